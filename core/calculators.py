@@ -1,0 +1,187 @@
+"""The registry of named calculators: one typed input, one typed output each."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Any
+
+from pydantic import BaseModel, ValidationError
+
+from core.errors import CoreError, UnknownCalculator
+from core.stages.advice import AdviseInput, AdviseOutput, advise
+from core.stages.plan_bites import plan_bites
+from core.stages.run_sheet import run_sheet
+from core.stages.shapes import PlanBitesInput, PlanBitesOutput, RunSheet, RunSheetInput
+from core.tone.fit_strip import fit_strip
+from core.tone.read_curve import read_curve
+from core.tone.shapes import FitStripInput, FitStripOutput, ReadCurveInput, ReadCurveOutput
+
+LONGEST_SHOWN_VALUE = 200
+
+
+@dataclass(frozen=True)
+class Calculator:
+    """A pure function of the core with its shapes and its one-line description."""
+
+    name: str
+    run: Callable[[Any], BaseModel]
+    input: type[BaseModel]
+    output: type[BaseModel]
+
+    @property
+    def summary(self) -> str:
+        """Return the first sentence of what it does."""
+        return (self.input.__doc__ or "").strip().splitlines()[0]
+
+    def schema(self) -> dict[str, Any]:
+        """Return the JSON Schemas of input and output."""
+        return {
+            "name": self.name,
+            "input": self.input.model_json_schema(),
+            "output": self.output.model_json_schema(mode="serialization"),
+        }
+
+
+REGISTRY: dict[str, Calculator] = {
+    calculator.name: calculator
+    for calculator in (
+        Calculator("fit-strip", fit_strip, FitStripInput, FitStripOutput),
+        Calculator("read-curve", read_curve, ReadCurveInput, ReadCurveOutput),
+        Calculator("plan-bites", plan_bites, PlanBitesInput, PlanBitesOutput),
+        Calculator("run-sheet", run_sheet, RunSheetInput, RunSheet),
+        Calculator("advise-proof", advise, AdviseInput, AdviseOutput),
+    )
+}
+
+
+def calculator(name: str) -> Calculator:
+    """Return the calculator of a name.
+
+    Raises
+    ------
+    UnknownCalculator
+        There is none of that name.
+    """
+    if name not in REGISTRY:
+        raise UnknownCalculator(
+            "unknown-calculator",
+            f"There is no calculator named {name!r}.",
+            field="name",
+            value=name,
+            allowed=", ".join(REGISTRY),
+        )
+    return REGISTRY[name]
+
+
+def compute(name: str, data: object) -> BaseModel:
+    """Return the typed output for plain data.
+
+    Raises
+    ------
+    CoreError
+        Unknown name, or input out of its limits; carries field, value, what is allowed and unit.
+    """
+    chosen = calculator(name)
+    try:
+        given = chosen.input.model_validate(data)
+    except ValidationError as error:
+        raise bad_input(error) from None
+    return chosen.run(given)
+
+
+def compute_text(name: str, text: str) -> BaseModel:
+    """Return the typed output for JSON text.
+
+    Raises
+    ------
+    CoreError
+        As for ``compute``, and where the text is not JSON.
+    """
+    calculator(name)
+    try:
+        data = json.loads(text)
+    except (ValueError, RecursionError):
+        raise CoreError(
+            "not-json",
+            "The input is not JSON.",
+            value=text[:LONGEST_SHOWN_VALUE],
+            allowed="one JSON object",
+        ) from None
+    return compute(name, data)
+
+
+def bad_input(error: ValidationError) -> CoreError:
+    """Return the first fault that validation found, in the form every door shows."""
+    first = error.errors(include_url=False)[0]
+    path = ".".join(str(part) for part in first["loc"])
+    limits = _allowed(first)
+    return CoreError(
+        first["type"].replace("_", "-"),
+        f"{path or 'input'}: {_sentence(first)}",
+        field=path,
+        value=_shown(first.get("input")),
+        allowed=limits,
+        unit=unit_of(first["loc"]),
+    )
+
+
+def _sentence(fault: Any) -> str:
+    message = str(fault["msg"]).removeprefix("Value error, ")
+    return message[:1].lower() + message[1:] + "."
+
+
+_LIMITS = {
+    "ge": "at least {}",
+    "gt": "more than {}",
+    "le": "at most {}",
+    "lt": "less than {}",
+    "max_length": "at most {} items",
+    "min_length": "at least {} items",
+    "expected": "{}",
+}
+
+
+def _allowed(fault: Any) -> str:
+    context = fault.get("ctx", {})
+    said = [form.format(context[key]) for key, form in _LIMITS.items() if key in context]
+    if said:
+        return ", ".join(said)
+    return {
+        "missing": "a value is needed",
+        "extra_forbidden": "no such key",
+        "finite_number": "a finite number",
+    }.get(fault["type"], _sentence(fault))
+
+
+def _shown(value: object) -> object:
+    if isinstance(value, (dict, list)):
+        return json.dumps(value, default=str)[:LONGEST_SHOWN_VALUE]
+    if isinstance(value, float) and not abs(value) < float("inf"):
+        return str(value)
+    return value if isinstance(value, (int, float, str, bool, type(None))) else str(value)
+
+
+_UNITS_BY_ENDING = (
+    ("seconds", "s"),
+    ("_c", "°C"),
+    ("_g_per_l", "g/L"),
+    ("_l", "L"),
+    ("_cm2", "cm²"),
+    ("_um", "µm"),
+    ("_mm", "mm"),
+    ("minutes", "min"),
+    ("lstar", "L*"),
+    ("spread", "L*"),
+    ("baume", "°Bé"),
+)
+
+
+def unit_of(path: tuple[Any, ...]) -> str:
+    """Return the unit of a field: its name carries it (rule 8 of the house)."""
+    names = [part for part in path if isinstance(part, str)]
+    name = names[-1] if names else ""
+    if name == "rate_factor_spread":
+        return ""
+    return next((unit for ending, unit in _UNITS_BY_ENDING if name.endswith(ending)), "")

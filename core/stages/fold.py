@@ -1,0 +1,207 @@
+"""Fold the events of a run into its state: what was dipped, when, how warm, what stands open.
+
+Events may arrive in any order and more than once; the order that counts is corrected time, then
+device, then the device's own sequence. Nothing is dropped: what has no effect is named in a notice.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from typing import Any, Literal
+
+from pydantic import Field
+
+from core.schema import Shape
+
+EventKind = Literal[
+    "dip",
+    "lift",
+    "temperature",
+    "rocked",
+    "feathered",
+    "covered",
+    "rinsed",
+    "neutralised",
+    "observation",
+    "note",
+    "undo",
+]
+
+
+class RunEvent(Shape):
+    """One thing that happened at the tray, at corrected time [s since the epoch]."""
+
+    id: str
+    kind: EventKind
+    at_seconds: float
+    device: str
+    sequence: int
+    data: dict[str, Any] = Field(default_factory=dict)
+
+
+class Dip(Shape):
+    """One immersion; ``lifted_seconds`` is None while the plate is in the bath."""
+
+    event: str
+    bite: int
+    at_seconds: float
+    lifted_seconds: float | None
+    open: list[str]
+    temperatures: list[tuple[float, float]]
+    """(second since the dip, °C)."""
+
+
+class Notice(Shape):
+    """An event that is kept but has no effect, or waits, and why."""
+
+    event: str
+    code: Literal["already-in-bath", "lift-waits-for-dip", "second-lift", "undone"]
+    text: str
+
+
+class RunState(Shape):
+    """Where a run stands."""
+
+    dips: list[Dip]
+    covered: list[str]
+    temperature_c: float | None
+    temperature_at_seconds: float | None
+    last_cared_seconds: float | None
+    """When the plate was last rocked or feathered in the present dip."""
+    rinsed: bool
+    """Since the last lift."""
+    neutralised: bool
+    covered_since_lift: bool
+    notices: list[Notice]
+
+    @property
+    def in_bath(self) -> Dip | None:
+        """Return the dip under way, if there is one."""
+        return next((dip for dip in self.dips if dip.lifted_seconds is None), None)
+
+    @property
+    def done(self) -> list[Dip]:
+        """Return the bites that are over."""
+        return [dip for dip in self.dips if dip.lifted_seconds is not None]
+
+
+def fold(events: Iterable[RunEvent]) -> RunState:
+    """Return the state that follows from events, whatever their order of arrival."""
+    unique = {event.id: event for event in events}
+    ordered = sorted(unique.values(), key=lambda e: (e.at_seconds, e.device, e.sequence, e.id))
+    undone = _undone(ordered)
+    live = [event for event in ordered if event.id not in undone and event.kind != "undo"]
+    notices = [_notice(event, "undone") for event in ordered if event.id in undone]
+    dips, said = _dips(live)
+    return _state(live, dips, notices + said)
+
+
+def _undone(ordered: list[RunEvent]) -> set[str]:
+    """Return ids taken back; an undo that was itself undone takes nothing back."""
+    gone: set[str] = set()
+    for event in reversed(ordered):
+        if event.kind == "undo" and event.id not in gone:
+            target = event.data.get("event")
+            if isinstance(target, str) and target != event.id:
+                gone.add(target)
+    return gone
+
+
+_TEXTS = {
+    "already-in-bath": "The plate was in the bath already. This dip is kept and has no effect.",
+    "lift-waits-for-dip": "This lift waits for its dip, which has not come in yet.",
+    "second-lift": "This dip was lifted before. The first lift counts; this one is kept.",
+    "undone": "Taken back.",
+}
+
+
+def _notice(event: RunEvent, code: str) -> Notice:
+    return Notice(event=event.id, code=code, text=_TEXTS[code])  # type: ignore[arg-type]
+
+
+class _Open:
+    """A dip while it is being put together."""
+
+    def __init__(self, event: RunEvent) -> None:
+        self.event = event
+        self.lift: RunEvent | None = None
+
+
+def _dips(live: list[RunEvent]) -> tuple[list[_Open], list[Notice]]:
+    named = {event.data.get("dip") for event in live if event.kind == "lift"}
+    opened: list[_Open] = []
+    notices: list[Notice] = []
+    for event in live:
+        if event.kind == "dip":
+            if opened and opened[-1].lift is None and opened[-1].event.id not in named:
+                notices.append(_notice(event, "already-in-bath"))
+            elif opened and _still_in(opened[-1], event, live):
+                notices.append(_notice(event, "already-in-bath"))
+            else:
+                opened.append(_Open(event))
+        elif event.kind == "lift":
+            notices += _lift(event, opened, live)
+    return opened, notices
+
+
+def _still_in(last: _Open, event: RunEvent, live: list[RunEvent]) -> bool:
+    """Tell whether the last dip is lifted only after ``event``."""
+    if last.lift is not None:
+        return False
+    lifts = [e for e in live if e.kind == "lift" and e.data.get("dip") == last.event.id]
+    return all(lift.at_seconds > event.at_seconds for lift in lifts)
+
+
+def _lift(event: RunEvent, opened: list[_Open], live: list[RunEvent]) -> list[Notice]:
+    name = event.data.get("dip")
+    if name is None:
+        dip = opened[-1] if opened else None
+    else:
+        dip = next((each for each in opened if each.event.id == name), None)
+    if dip is None:
+        return [_notice(event, "lift-waits-for-dip")]
+    if dip.lift is not None:
+        return [_notice(event, "second-lift")]
+    dip.lift = event
+    return []
+
+
+def _state(live: list[RunEvent], opened: list[_Open], notices: list[Notice]) -> RunState:
+    warm = [event for event in live if event.kind == "temperature"]
+    lifted = [dip.lift.at_seconds for dip in opened if dip.lift is not None]
+    since = max(lifted, default=float("-inf"))
+    after = {event.kind for event in live if event.at_seconds >= since}
+    cared = [event.at_seconds for event in live if event.kind in ("rocked", "feathered")]
+    covered = [name for event in live if event.kind == "covered" for name in _names(event)]
+    return RunState(
+        dips=[_dip(number, dip, warm) for number, dip in enumerate(opened, 1)],
+        covered=list(dict.fromkeys(covered)),
+        temperature_c=warm[-1].data["celsius"] if warm else None,
+        temperature_at_seconds=warm[-1].at_seconds if warm else None,
+        last_cared_seconds=max(cared, default=None),
+        rinsed="rinsed" in after,
+        neutralised="neutralised" in after,
+        covered_since_lift="covered" in after,
+        notices=notices,
+    )
+
+
+def _names(event: RunEvent) -> list[str]:
+    return [str(name) for name in event.data.get("areas", [])]
+
+
+def _dip(number: int, dip: _Open, warm: list[RunEvent]) -> Dip:
+    start = dip.event.at_seconds
+    end = dip.lift.at_seconds if dip.lift else None
+    before = [event for event in warm if event.at_seconds <= start]
+    during = [e for e in warm if e.at_seconds > start and (end is None or e.at_seconds <= end)]
+    readings = [(0.0, float(before[-1].data["celsius"]))] if before else []
+    readings += [(e.at_seconds - start, float(e.data["celsius"])) for e in during]
+    return Dip(
+        event=dip.event.id,
+        bite=number,
+        at_seconds=start,
+        lifted_seconds=None if end is None else max(start, end),
+        open=[str(name) for name in dip.event.data.get("open", [])],
+        temperatures=readings,
+    )

@@ -1,0 +1,171 @@
+"""What to beware of in a plan, each with what to do about it."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from core.stages.shapes import PlannedBite, PlanWarning
+from core.stages.state import Bench, Exposure, metal_gained_g_per_l
+
+SHORTEST_BITE_SECONDS = 10.0
+REACHED_LSTAR = 1.0
+"""Nearer than this to the wanted tone counts as reached: nobody sees the difference."""
+SURELY_APART = 0.975
+NEAR_END_SHARE = 0.8
+
+
+def warnings_of(
+    bench: Bench, start: Exposure, bites: list[PlannedBite], end: Exposure
+) -> list[PlanWarning]:
+    """Return the warnings of a plan, the gravest first."""
+    return [
+        *_overshoots(bench, start),
+        *_no_strip(bench),
+        *_bath_near_end(bench, bites),
+        *_out_of_reach(bench, end),
+        *_too_short(bites),
+        *_too_close(bench, end),
+    ]
+
+
+def _no_strip(bench: Bench) -> list[PlanWarning]:
+    if bench.curve.measured:
+        return []
+    return [
+        PlanWarning(
+            code="no-strip",
+            text="No strip yet: these times are a guess. Bite a test strip of 6 patches first "
+            "(about 40 minutes).",
+        )
+    ]
+
+
+def _overshoots(bench: Bench, start: Exposure) -> list[PlanWarning]:
+    found = []
+    for place, area in enumerate(bench.given.areas):
+        if area.lstar is None or not bench.given.done:
+            continue
+        now = float(bench.table.at(start.seconds[place]).mean())
+        if now < area.lstar - REACHED_LSTAR:
+            found.append(_overshoot(area.name, now, area.lstar))
+    return found
+
+
+def _overshoot(name: str, now: float, wanted: float) -> PlanWarning:
+    return PlanWarning(
+        code="overshoot",
+        area=name,
+        params={"lstar": round(now, 1), "wanted": wanted},
+        text=f"{name} is past its tone: it prints L* {now:.0f}, wanted {wanted:.0f}. Stop it out "
+        "now. Then burnish it after the proof, or let the darker tones go as much darker.",
+    )
+
+
+def _bath_near_end(bench: Bench, bites: list[PlannedBite]) -> list[PlanWarning]:
+    areas = {area.name: area for area in bench.given.areas}
+    load = bench.tray.load_g_per_l + sum(
+        metal_gained_g_per_l(bench, [areas[a.name] for a in bite.areas], bite.seconds)
+        for bite in bites
+    )
+    end = bench.speed.row.end_g_per_l
+    if load < NEAR_END_SHARE * end:
+        return []
+    return [
+        PlanWarning(
+            code="bath-near-end",
+            params={"load_g_per_l": round(load, 1), "end_g_per_l": end},
+            text=f"The bath will hold {load:.0f} g/L of {bench.speed.row.metal}; it tires near "
+            f"{end:.0f} g/L. Expect it slow and uneven: make up a fresh one, or bite a check patch "
+            "first. Keep the old bath for hazardous waste.",
+        )
+    ]
+
+
+def _out_of_reach(bench: Bench, end: Exposure) -> list[PlanWarning]:
+    found = []
+    for place, area in enumerate(bench.given.areas):
+        if area.lstar is None:
+            continue
+        reached = float(bench.table.at(end.seconds[place]).mean())
+        if area.lstar > bench.table.lightest + REACHED_LSTAR:
+            found.append(_too_light(area.name, area.lstar, bench.table.lightest))
+        elif reached > area.lstar + REACHED_LSTAR:
+            found.append(_too_dark(bench, area.name, area.lstar, reached))
+    return found
+
+
+def _too_light(name: str, wanted: float, lightest: float) -> PlanWarning:
+    return PlanWarning(
+        code="tone-out-of-reach",
+        area=name,
+        params={"wanted": wanted, "nearest": round(lightest, 1)},
+        text=f"{name} is wanted at L* {wanted:.0f}, but an unbitten plate prints {lightest:.0f} "
+        "(plate tone). It is stopped out before the first bite; wipe it cleaner when you print.",
+    )
+
+
+def _too_dark(bench: Bench, name: str, wanted: float, reached: float) -> PlanWarning:
+    far = bench.table.lstar[:, -1].mean()
+    beyond = far <= wanted and bench.curve.measured
+    text = (
+        f"{name} is wanted at L* {wanted:.0f}; your strip shows no darker than {reached:.0f}. "
+        "The plan stops where the strip does. "
+    )
+    text += (
+        "Bite a strip with a longer patch to go on."
+        if beyond
+        else "Lay a second aquatint over it, use a coarser grain, or accept this tone."
+    )
+    return PlanWarning(
+        code="beyond-strip" if beyond else "tone-out-of-reach",
+        area=name,
+        params={"wanted": wanted, "nearest": round(reached, 1)},
+        text=text,
+    )
+
+
+def _too_short(bites: list[PlannedBite]) -> list[PlanWarning]:
+    found = []
+    for i, bite in enumerate(bites):
+        if bite.seconds >= SHORTEST_BITE_SECONDS:
+            continue
+        names = [area.name for area in bite.areas if area.finished] + [
+            area.name for later in bites[i + 1 : i + 2] for area in later.areas if area.finished
+        ]
+        together = " and ".join(dict.fromkeys(names)) or "the neighbouring tones"
+        found.append(
+            PlanWarning(
+                code="bite-too-short",
+                bite=bite.number,
+                params={"seconds": bite.seconds, "least": SHORTEST_BITE_SECONDS},
+                text=f"Bite {bite.number} lasts only {bite.seconds:.0f} s, too short to time by "
+                f"hand. Give {together} one tone, or use a cooler or weaker bath.",
+            )
+        )
+    return found
+
+
+def _too_close(bench: Bench, end: Exposure) -> list[PlanWarning]:
+    areas = bench.given.areas
+    order = sorted(
+        (place for place, area in enumerate(areas) if area.lstar is not None),
+        key=lambda place: -(areas[place].lstar or 0.0),
+    )
+    found = []
+    for light, dark in zip(order, order[1:], strict=False):
+        if areas[light].lstar == areas[dark].lstar:
+            continue
+        apart = bench.table.at(end.seconds[light]) - bench.table.at(end.seconds[dark])
+        if np.mean(apart > REACHED_LSTAR) < SURELY_APART:
+            found.append(_close(areas[light].name, areas[dark].name, float(apart.mean())))
+    return found
+
+
+def _close(light: str, dark: str, apart: float) -> PlanWarning:
+    return PlanWarning(
+        code="tones-too-close",
+        area=dark,
+        params={"other": light, "apart_lstar": round(apart, 1)},
+        text=f"{light} and {dark} will print only {apart:.0f} L* apart; they may look like one "
+        "tone. Move one, or give both one bite.",
+    )

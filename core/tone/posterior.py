@@ -1,0 +1,137 @@
+"""What a strip's patches say of its curve: many curves that agree with them, weighed and drawn."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+from typing import Literal
+
+import numpy as np
+from numpy.typing import NDArray
+
+from core.points import normal_points
+from core.tone.shape import SIZE, WETTING, PriorShape, biting_seconds, curve_lightness
+
+Array = NDArray[np.float64]
+
+DEFAULT_READING_SPREAD = 0.9
+"""L*, one standard deviation of a patch read by eye or scanner when none was given."""
+PATCH_SCATTER = 0.35
+"""L*, patch to patch differences of grain, wiping and dips that no reading spread tells of."""
+FREEDOM = 10.0
+"""Degrees of freedom of the patch scatter: heavy tails, so that one bad patch cannot bend it."""
+
+_TRIALS = 768
+_DRAWS = 144
+_STEPS = 25
+_NUDGE = 1e-4
+_WIDEN = 1.25
+_FLATTEST_WEIGHT = 0.9
+
+
+@dataclass(frozen=True)
+class Readings:
+    """Patches in order of time; those not ``used`` still had their dips.
+
+    ``seconds`` [s, cumulative in the bath], ``lstar``, ``spread`` (reading SD, L*) and ``used``
+    (bool) are arrays (n,).
+    """
+
+    seconds: Array
+    lstar: Array
+    spread: Array
+    used: NDArray[np.bool_]
+    bitten: Literal["dips", "once"]
+
+    def without(self, place: int) -> Readings:
+        """Return the same readings with one patch left out of the fit."""
+        used = self.used.copy()
+        used[place] = False
+        return replace(self, used=used)
+
+    def reference(self, wetting: Array) -> Array:
+        """Return the biting time of each patch for each wetting time: array (curves, n) [s]."""
+        return patch_seconds(self.seconds, self.bitten, wetting)
+
+
+def patch_seconds(seconds: Array, bitten: str, wetting: Array) -> Array:
+    """Return reference seconds of patches at cumulative ``seconds`` [s] for each wetting [s]."""
+    if bitten == "once":
+        return np.maximum(0.0, seconds[None, :] - wetting[:, None])
+    return biting_seconds(np.diff(seconds, prepend=0.0), wetting)
+
+
+def _off(parameters: Array, readings: Readings) -> Array:
+    """Return (curves, n) distances of patches from curves in standard deviations."""
+    used = readings.used
+    times = readings.reference(np.exp(parameters[:, WETTING]))[:, used]
+    scale = np.hypot(readings.spread[used], PATCH_SCATTER)
+    return (curve_lightness(parameters, times) - readings.lstar[used]) / scale
+
+
+def _most_likely(readings: Readings, prior: PriorShape) -> tuple[Array, Array]:
+    """Return the best parameters and the Gauss–Newton covariance about them."""
+    root = np.linalg.inv(np.linalg.cholesky(prior.covariance))
+    best = prior.mean.copy()
+    damping, cost = 1e-2, np.inf
+    nudges = np.vstack([np.zeros(SIZE), _NUDGE * np.eye(SIZE)])
+    normal = np.eye(SIZE)
+    for _ in range(_STEPS):
+        off = _off(best + nudges, readings)
+        slope = (off[1:] - off[0]).T / _NUDGE
+        weight = (FREEDOM + 1.0) / (FREEDOM + off[0] ** 2)
+        behind = root @ (best - prior.mean)
+        pull = slope.T @ (weight * off[0]) + root.T @ behind
+        normal = (slope.T * weight) @ slope + root.T @ root
+        cost = _cost(off[0], behind)
+        step = -np.linalg.solve(normal + damping * np.diag(np.diag(normal)), pull)
+        trial = best + np.clip(step, -1.0, 1.0)
+        new = _cost(_off(trial[None, :], readings)[0], root @ (trial - prior.mean))
+        if new > cost:
+            damping *= 6.0
+            continue
+        best, damping = trial, damping / 6.0
+        if cost - new < 1e-4:
+            break
+    return best, np.linalg.inv(normal)
+
+
+def _cost(off: Array, behind: Array) -> float:
+    scatter = 0.5 * (FREEDOM + 1.0) * np.log1p(off**2 / FREEDOM)
+    return float(scatter.sum() + 0.5 * behind @ behind)
+
+
+def _log_weights(trials: Array, points: Array, readings: Readings, prior: PriorShape) -> Array:
+    off = _off(trials, readings)
+    scatter = -0.5 * (FREEDOM + 1.0) * np.log1p(off**2 / FREEDOM).sum(axis=1)
+    behind = np.linalg.solve(np.linalg.cholesky(prior.covariance), (trials - prior.mean).T)
+    drawn = -0.5 * (points**2).sum(axis=1)
+    result: Array = scatter - 0.5 * (behind**2).sum(axis=0) - drawn
+    return result
+
+
+def _resample(weights: Array, count: int) -> NDArray[np.intp]:
+    """Return places drawn by even steps through the weights (systematic resampling)."""
+    steps = (np.arange(count) + 0.5) / count
+    places: NDArray[np.intp] = np.searchsorted(np.cumsum(weights), steps)
+    return np.minimum(places, len(weights) - 1)
+
+
+def draw_curves(readings: Readings, prior: PriorShape) -> Array:
+    """Return curves that agree with the readings, as equally likely draws: (curves, SIZE).
+
+    A Gauss–Newton search finds the best curve under heavy-tailed patch scatter; a widened normal
+    about it proposes curves; their true weights decide which stay. Deterministic.
+    """
+    best, covariance = _most_likely(readings, prior)
+    points = normal_points(_TRIALS, SIZE)
+    factor = np.linalg.cholesky(covariance + 1e-12 * np.eye(SIZE))
+    trials = best + _WIDEN * points @ factor.T
+    logs = _log_weights(trials, points, readings, prior)
+    weights = np.exp(_FLATTEST_WEIGHT * (logs - logs.max()))
+    return np.asarray(trials[_resample(weights / weights.sum(), _DRAWS)])
+
+
+def draw_prior(prior: PriorShape) -> Array:
+    """Return equally likely curves where there is no strip at all."""
+    factor = np.linalg.cholesky(prior.covariance)
+    return np.asarray(prior.mean + normal_points(_DRAWS, SIZE) @ factor.T)

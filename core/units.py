@@ -1,0 +1,38 @@
+"""Conversions between the units people type and the SI-near units the core computes in."""
+
+from __future__ import annotations
+
+KELVIN_AT_0_C = 273.15
+GAS_CONSTANT_J_PER_MOL_K = 8.314462618
+MM_PER_INCH = 25.4
+SECONDS_PER_MINUTE = 60.0
+UM_PER_CM = 1e4
+CM3_PER_L = 1000.0
+
+
+def kelvin(temperature_c: float) -> float:
+    """Return the absolute temperature [K] of ``temperature_c`` [°C]."""
+    return temperature_c + KELVIN_AT_0_C
+
+
+def celsius_from_fahrenheit(temperature_f: float) -> float:
+    """Return [°C] for ``temperature_f`` [°F]."""
+    return (temperature_f - 32.0) / 1.8
+
+
+def fahrenheit_from_celsius(temperature_c: float) -> float:
+    """Return [°F] for ``temperature_c`` [°C]."""
+    return temperature_c * 1.8 + 32.0
+
+
+def specific_gravity_from_baume(baume: float) -> float:
+    """Return the specific gravity at 15.6 °C of a liquid heavier than water.
+
+    Equation: SG = 145 / (145 − °Bé), valid below 145 °Bé. Source: ``hydrometer-scale``.
+    """
+    return 145.0 / (145.0 - baume)
+
+
+def baume_from_specific_gravity(specific_gravity: float) -> float:
+    """Return [°Bé] of a liquid heavier than water; the inverse of the hydrometer scale."""
+    return 145.0 - 145.0 / specific_gravity
