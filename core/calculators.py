@@ -115,16 +115,27 @@ def compute_text(name: str, text: str) -> BaseModel:
 def bad_input(error: ValidationError) -> CoreError:
     """Return the first fault that validation found, in the form every door shows."""
     first = error.errors(include_url=False)[0]
-    path = ".".join(str(part) for part in first["loc"])
-    limits = _allowed(first)
+    body = fault_body(first)
     return CoreError(
-        first["type"].replace("_", "-"),
-        f"{path or 'input'}: {_sentence(first)}",
-        field=path,
-        value=_shown(first.get("input")),
-        allowed=limits,
+        body["code"],
+        body["text"],
+        field=body["field"],
+        value=body["value"],
+        allowed=body["allowed"],
         unit=unit_of(first["loc"]),
     )
+
+
+def fault_body(fault: Any) -> dict[str, Any]:
+    """Return code, field, value, what is allowed and text of one of pydantic's faults."""
+    path = ".".join(str(part) for part in fault["loc"])
+    return {
+        "code": fault["type"].replace("_", "-"),
+        "field": path,
+        "value": _shown(fault.get("input")),
+        "allowed": _allowed(fault),
+        "text": f"{path or 'input'}: {_sentence(fault)}",
+    }
 
 
 def _sentence(fault: Any) -> str:

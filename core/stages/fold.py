@@ -7,6 +7,7 @@ device, then the device's own sequence. Nothing is dropped: what has no effect i
 from __future__ import annotations
 
 from collections.abc import Iterable
+from dataclasses import dataclass
 from typing import Any, Literal
 
 from pydantic import Field
@@ -119,51 +120,55 @@ def _notice(event: RunEvent, code: str) -> Notice:
     return Notice(event=event.id, code=code, text=_TEXTS[code])  # type: ignore[arg-type]
 
 
+@dataclass
 class _Open:
-    """A dip while it is being put together."""
+    """A dip while it is being put together; ``names`` are the dips that stand for it."""
 
-    def __init__(self, event: RunEvent) -> None:
-        self.event = event
-        self.lift: RunEvent | None = None
+    event: RunEvent
+    names: set[str]
+    lift: RunEvent | None
 
 
 def _dips(live: list[RunEvent]) -> tuple[list[_Open], list[Notice]]:
-    named = {event.data.get("dip") for event in live if event.kind == "lift"}
+    """Return the immersions and the notices of dips and lifts without effect.
+
+    Two devices may both say "dip" for one immersion: the first counts, and the lift of either
+    ends it.
+    """
+    lifts = [event for event in live if event.kind == "lift"]
     opened: list[_Open] = []
     notices: list[Notice] = []
-    for event in live:
-        if event.kind == "dip":
-            if opened and opened[-1].lift is None and opened[-1].event.id not in named:
-                notices.append(_notice(event, "already-in-bath"))
-            elif opened and _still_in(opened[-1], event, live):
-                notices.append(_notice(event, "already-in-bath"))
-            else:
-                opened.append(_Open(event))
-        elif event.kind == "lift":
-            notices += _lift(event, opened, live)
-    return opened, notices
+    for event in (event for event in live if event.kind == "dip"):
+        lift = _lift_of(event, lifts)
+        last = opened[-1] if opened else None
+        if last is None or (last.lift is not None and last.lift.at_seconds <= event.at_seconds):
+            opened.append(_Open(event, {event.id}, lift))
+            continue
+        last.names.add(event.id)
+        last.lift = min((x for x in (last.lift, lift) if x), key=_when, default=None)
+        notices.append(_notice(event, "already-in-bath"))
+    used = {dip.lift.id for dip in opened if dip.lift is not None}
+    known = {name for dip in opened for name in dip.names}
+    return opened, notices + [_lift_notice(e, known) for e in lifts if e.id not in used]
 
 
-def _still_in(last: _Open, event: RunEvent, live: list[RunEvent]) -> bool:
-    """Tell whether the last dip is lifted only after ``event``."""
-    if last.lift is not None:
-        return False
-    lifts = [e for e in live if e.kind == "lift" and e.data.get("dip") == last.event.id]
-    return all(lift.at_seconds > event.at_seconds for lift in lifts)
+def _when(event: RunEvent) -> float:
+    return event.at_seconds
 
 
-def _lift(event: RunEvent, opened: list[_Open], live: list[RunEvent]) -> list[Notice]:
-    name = event.data.get("dip")
-    if name is None:
-        dip = opened[-1] if opened else None
-    else:
-        dip = next((each for each in opened if each.event.id == name), None)
-    if dip is None:
-        return [_notice(event, "lift-waits-for-dip")]
-    if dip.lift is not None:
-        return [_notice(event, "second-lift")]
-    dip.lift = event
-    return []
+def _lift_of(dip: RunEvent, lifts: list[RunEvent]) -> RunEvent | None:
+    """Return the first lift that names the dip, else the first nameless lift after it."""
+    named = (lift for lift in lifts if lift.data.get("dip") == dip.id)
+    nameless = (
+        lift
+        for lift in lifts
+        if lift.data.get("dip") is None and lift.at_seconds >= dip.at_seconds
+    )
+    return next(named, None) or next(nameless, None)
+
+
+def _lift_notice(lift: RunEvent, known: set[str]) -> Notice:
+    return _notice(lift, "second-lift" if lift.data.get("dip") in known else "lift-waits-for-dip")
 
 
 def _state(live: list[RunEvent], opened: list[_Open], notices: list[Notice]) -> RunState:

@@ -29,19 +29,22 @@ def plan_bites(given: PlanBitesInput) -> PlanBitesOutput:
 
 def plan_on(bench: Bench) -> tuple[PlanBitesOutput, Exposure]:
     """Return the plan of a bench, and where its areas stand before the next dip."""
-    start = after_done(bench)
+    done, start = after_done(bench)
     bites, end = METHODS[bench.given.method](bench, start)
-    return _output(bench, start, bites, end), start
+    return _output(bench, start, done + bites, end), start
 
 
 def _output(
-    bench: Bench, start: Exposure, bites: list[PlannedBite], end: Exposure
+    bench: Bench, start: Exposure, all_bites: list[PlannedBite], end: Exposure
 ) -> PlanBitesOutput:
+    made = len(bench.given.done)
+    bites = all_bites[made:]
     pace = bench.speed.at(bench.tray.temperature_c, bench.tray.load_g_per_l)
     low, high = band(pace)
     everything = list(range(len(bench.given.areas)))
     last = np.array([bench.curve.valid_to_reference_seconds] * len(pace))
     return PlanBitesOutput(
+        done=all_bites[:made],
         bites=bites,
         areas=bitten_areas(bench, end, everything, everything),
         warnings=warnings_of(bench, start, bites, end),

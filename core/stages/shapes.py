@@ -99,6 +99,8 @@ class PlanWarning(Shape):
 class PlanBitesOutput(Shape):
     """The bites still to make, what each area stands at, and what to beware of."""
 
+    done: list[PlannedBite]
+    """Bites already made, with what they came to."""
     bites: list[PlannedBite]
     areas: list[BittenArea]
     """Every area as it will print when all is done, paper white included."""

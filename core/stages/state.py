@@ -11,7 +11,7 @@ from core.data.mordants import BARE_SHARE_OF_AQUATINT, MORDANTS
 from core.kinetics.bath import BathSpeed, bath_speed, load_gain_g_per_l, tray_temperature
 from core.kinetics.bite import Bite, Tray, past_exposure, start_bite
 from core.kinetics.speed import strength_factor
-from core.stages.shapes import Area, BittenArea, DoneBite, PlanBitesInput
+from core.stages.shapes import Area, BittenArea, DoneBite, PlanBitesInput, PlannedBite
 from core.tone.no_strip import guess_curve
 from core.tone.shapes import Curve
 from core.tone.table import ToneTable, band, table_of
@@ -67,21 +67,50 @@ def lay_out(given: PlanBitesInput) -> Bench:
     return Bench(given, curve, table, speed, tray)
 
 
-def after_done(bench: Bench) -> Exposure:
-    """Return where the areas stand after the bites already made."""
+def after_done(bench: Bench) -> tuple[list[PlannedBite], Exposure]:
+    """Return the bites already made with what they came to, and where the areas stand."""
     areas = bench.given.areas
-    seconds = np.zeros((len(areas), len(bench.wetting)))
-    for bite in bench.given.done:
-        gained = past_exposure(
-            bench.speed,
-            bite.seconds,
-            _readings(bite, bench.tray.temperature_c),
-            bench.tray.load_g_per_l,
-            bench.wetting,
+    at = Exposure(np.zeros((len(areas), len(bench.wetting))), bench.tray)
+    told: list[PlannedBite] = []
+    clock = 0.0
+    before: set[str] = {area.name for area in areas}
+    for number, bite in enumerate(bench.given.done, 1):
+        gained = _gained(bench, bite)
+        places = [place for place, area in enumerate(areas) if area.name in bite.open]
+        seconds = at.seconds.copy()
+        seconds[places] += gained
+        at = Exposure(seconds, bench.tray)
+        clock += bite.seconds
+        told.append(
+            PlannedBite(
+                number=number,
+                seconds=bite.seconds,
+                cumulative_seconds=clock,
+                reference_seconds=round(float(gained.mean()), 1),
+                stop_out_before=sorted(before - set(bite.open)),
+                open_before=[],
+                areas=bitten_areas(bench, at, places, _closed_after(bench, number)),
+            )
         )
-        is_open = np.array([area.name in bite.open for area in areas])
-        seconds[is_open] += gained
-    return Exposure(seconds, bench.tray)
+        before = set(bite.open)
+    return told, at
+
+
+def _gained(bench: Bench, bite: DoneBite) -> Array:
+    return past_exposure(
+        bench.speed,
+        bite.seconds,
+        _readings(bite, bench.tray.temperature_c),
+        bench.tray.load_g_per_l,
+        bench.wetting,
+    )
+
+
+def _closed_after(bench: Bench, number: int) -> list[int]:
+    """Return areas open in bite ``number`` that no later bite made so far was open for."""
+    later = {name for bite in bench.given.done[number:] for name in bite.open}
+    last = number == len(bench.given.done)
+    return [] if last else [i for i, area in enumerate(bench.given.areas) if area.name not in later]
 
 
 def _readings(bite: DoneBite, bath_c: float) -> list[tuple[float, float]]:

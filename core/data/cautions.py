@@ -1,0 +1,76 @@
+"""Cautions: shown where they matter, each with what to do when it went wrong.
+
+None of them replaces the supplier's safety sheet, local rules or licensed practice.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+
+@dataclass(frozen=True)
+class CautionRow:
+    """One caution."""
+
+    key: str
+    level: Literal["danger", "care"]
+    title: str
+    text: str
+    now: str
+    source: str = "room-practice"
+
+
+CAUTIONS: dict[str, CautionRow] = {
+    row.key: row
+    for row in (
+        CautionRow(
+            "ferric",
+            "care",
+            "Ferric stains and corrodes",
+            "Goggles and gloves on. Bicarbonate is for plates and benches only: it foams.",
+            "On skin: plenty of water. In eyes: water for 15 minutes, then a doctor. "
+            "Follow the supplier's sheet and local rules.",
+        ),
+        CautionRow(
+            "nitric",
+            "danger",
+            "Nitric fumes harm hours later",
+            "Extraction on before the lid is off. Acid into water, never water into acid. Keep "
+            "alcohol, solvents and solvent rags away. Never above 30 °C.",
+            "Brown gas: leave, and see a doctor even when you feel well. On skin or in eyes: water "
+            "for 15 minutes, then a doctor. Local rules come first.",
+        ),
+        CautionRow(
+            "sulphate",
+            "care",
+            "Copper sulphate is poisonous to water",
+            "Gloves and goggles on. Brush the red sludge off; do not let it sit in the lines. "
+            "Nothing goes down the drain.",
+            "In eyes: water for 15 minutes, then a doctor. Swallowed: a doctor at once.",
+        ),
+        CautionRow(
+            "zinc-in-ferric",
+            "danger",
+            "Keep zinc out of the ferric",
+            "Zinc in a ferric bath heats up, gives off gas, and copper plates out on it. Also in a "
+            "bath that was topped up or decanted.",
+            "Lift the plate out with tongs, stand back, air the room. Do not lean over the tray.",
+        ),
+        CautionRow(
+            "rosin",
+            "danger",
+            "Rosin dust can explode",
+            "No flame, spark or switch near the box. P2 or P3 mask. Fuse under extraction.",
+            "Breathed in or skin itches: stop, fresh air; a doctor if it stays. Rosin sensitises.",
+        ),
+        CautionRow(
+            "waste",
+            "care",
+            "A spent bath is hazardous waste",
+            "Baths that hold copper or zinc go into a labelled container, never down the drain. "
+            "Ask the local authority.",
+            "Spilled: keep it from the drain, soak it up with sand, collect it.",
+        ),
+    )
+}

@@ -1,0 +1,1 @@
+"""What ./keen does: set up, start, stop, test, back up. Standard library only."""

@@ -1,0 +1,63 @@
+"""The calculators for programs: the same shapes as ``./keen calc``."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.http import HttpRequest
+from ninja import Router
+
+from core.calculators import REGISTRY, Calculator, calculator, compute_text
+from core.data.mordants import MORDANTS
+from server.config.errors import ErrorReply
+
+router = Router(tags=["calculators"])
+
+
+@router.get("/calc", response=list[dict[str, str]])
+def get_calculators(request: HttpRequest) -> list[dict[str, str]]:
+    """List the calculators."""
+    return [{"name": each.name, "summary": each.summary} for each in REGISTRY.values()]
+
+
+@router.get("/calc/{name}/schema", response={200: dict[str, Any], 422: ErrorReply})
+def get_calculator(request: HttpRequest, name: str) -> dict[str, Any]:
+    """Show the JSON Schemas of a calculator."""
+    return calculator(name).schema()
+
+
+@router.get("/mordants", response=list[dict[str, Any]])
+def get_mordants(request: HttpRequest) -> list[dict[str, Any]]:
+    """List the mordants with their starting numbers and spreads."""
+    return [vars(row) for row in MORDANTS.values()]
+
+
+def _door(each: Calculator) -> None:
+    """Add ``POST /calc/NAME``, with its own shapes in the OpenAPI document."""
+
+    def compute(request: HttpRequest) -> Any:
+        return compute_text(each.name, request.body.decode("utf-8", "replace"))
+
+    compute.__doc__ = each.summary
+    router.post(
+        f"/calc/{each.name}",
+        response={200: each.output, 422: ErrorReply},
+        operation_id=each.name.replace("-", "_"),
+        summary=each.summary,
+        openapi_extra={
+            "requestBody": {
+                "content": {"application/json": {"schema": each.input.model_json_schema()}}
+            }
+        },
+    )(compute)
+
+
+for _each in REGISTRY.values():
+    _door(_each)
+
+
+@router.post("/calc/{name}", response={200: None, 422: ErrorReply}, include_in_schema=False)
+def post_unknown(request: HttpRequest, name: str) -> None:
+    """Refuse a name that the registry does not hold."""
+    calculator(name)
+

@@ -1,0 +1,41 @@
+"""The API: every router in one place."""
+
+from __future__ import annotations
+
+from ninja import NinjaAPI
+from ninja.security import SessionAuth
+
+from server.accounts.api import router as accounts
+from server.baths.api import router as baths
+from server.calc.api import router as calc
+from server.config.errors import install
+from server.files.api import router as files
+from server.plans.api import router as plans
+from server.plates.api import router as plates
+from server.proofs.api import router as proofs
+from server.record.api import router as record
+from server.rooms.api import links, router as rooms
+from server.runs.api import clock, router as runs
+from server.strips.api import router as strips
+
+api = NinjaAPI(
+    title="Keen Bite",
+    version="1",
+    description="Plates from bare metal to the last impression. Every room's things are under "
+    "/api/rooms/{room}/.",
+    auth=SessionAuth(),
+    openapi_url="/schema",
+    docs_url="/docs",
+    urls_namespace="api",
+)
+install(api)
+
+IN_A_ROOM = "/rooms/{uuid:room}"
+
+api.add_router("", accounts)
+api.add_router("", links)
+api.add_router("", clock)
+api.add_router("", calc)
+api.add_router("", rooms)
+for router in (plates, strips, baths, plans, runs, proofs, files, record):
+    api.add_router(IN_A_ROOM, router)

@@ -1,0 +1,144 @@
+"""The errors of the server, and how each becomes an answer."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.core.exceptions import PermissionDenied
+from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
+from ninja import NinjaAPI
+from ninja.errors import AuthenticationError, ValidationError
+from ninja.errors import HttpError as NinjaHttpError
+from pydantic import BaseModel
+
+from core.calculators import fault_body, unit_of
+from core.errors import CoreError
+
+
+class ErrorBody(BaseModel):
+    """What was wrong: the same form at every door."""
+
+    code: str
+    field: str
+    value: Any
+    allowed: str
+    unit: str
+    text: str
+
+
+class ErrorReply(BaseModel):
+    """The body of every answer that is not the one asked for."""
+
+    error: ErrorBody
+
+
+class AppError(Exception):
+    """Something the server will not do; ``status`` is its HTTP status."""
+
+    status = 400
+
+    def __init__(
+        self,
+        code: str,
+        text: str,
+        *,
+        field: str = "",
+        value: object = None,
+        allowed: str = "",
+        unit: str = "",
+    ) -> None:
+        super().__init__(text)
+        self.body = ErrorBody(
+            code=code, field=field, value=value, allowed=allowed, unit=unit, text=text
+        )
+
+
+class NotFound(AppError):
+    """Unknown, or another room's: the two look the same."""
+
+    status = 404
+
+    def __init__(self, what: str = "That") -> None:
+        super().__init__("not-found", f"{what} is not here.")
+
+
+class NotAllowed(AppError):
+    """The role does not carry this action."""
+
+    status = 403
+
+
+class Stale(AppError):
+    """The row was changed since it was read."""
+
+    status = 409
+
+
+class BadValue(AppError):
+    """A value out of its limits."""
+
+    status = 422
+
+
+class TooLarge(AppError):
+    """A body or file past its limit."""
+
+    status = 413
+
+
+class Throttled(AppError):
+    """Too many tries."""
+
+    status = 429
+
+
+def reply(status: int, body: ErrorBody) -> JsonResponse:
+    """Return an error in the one form."""
+    return JsonResponse(ErrorReply(error=body).model_dump(), status=status)
+
+
+def csrf_failed(request: HttpRequest, reason: str = "") -> HttpResponse:
+    """Answer a missing or old token: the browser fetches a new one and sends again."""
+    return reply(403, AppError("csrf", "The page was open too long. Sending again.").body)
+
+
+def install(api: NinjaAPI) -> None:
+    """Map every error to its answer, once."""
+
+    @api.exception_handler(AppError)
+    def app_error(request: HttpRequest, error: AppError) -> HttpResponse:
+        return reply(error.status, error.body)
+
+    @api.exception_handler(CoreError)
+    def core_error(request: HttpRequest, error: CoreError) -> HttpResponse:
+        return reply(422, ErrorBody(**error.as_dict()))  # type: ignore[arg-type]
+
+    @api.exception_handler(ValidationError)
+    def bad_input(request: HttpRequest, error: ValidationError) -> HttpResponse:
+        return reply(422, _first(error.errors))
+
+    @api.exception_handler(Http404)
+    def not_found(request: HttpRequest, error: Http404) -> HttpResponse:
+        return reply(404, NotFound().body)
+
+    @api.exception_handler(AuthenticationError)
+    def signed_out(request: HttpRequest, error: AuthenticationError) -> HttpResponse:
+        return reply(401, AppError("signed-out", "Sign in first.").body)
+
+    @api.exception_handler(PermissionDenied)
+    def denied(request: HttpRequest, error: PermissionDenied) -> HttpResponse:
+        return csrf_failed(request)
+
+    @api.exception_handler(NinjaHttpError)
+    def http_error(request: HttpRequest, error: NinjaHttpError) -> HttpResponse:
+        if "CSRF" in str(error):
+            return csrf_failed(request)
+        body = AppError("bad-request", "The request could not be read.", allowed="JSON").body
+        return reply(error.status_code, body)
+
+
+def _first(faults: list[dict[str, Any]]) -> ErrorBody:
+    """Return the first fault; its path without the names of the request's parts."""
+    fault = faults[0]
+    loc = tuple(part for part in fault["loc"] if part not in ("body", "query", "path", "payload"))
+    return ErrorBody(**fault_body({**fault, "loc": loc}), unit=unit_of(loc))

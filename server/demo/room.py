@@ -1,0 +1,187 @@
+"""The demo print room: people as roles, baths, strips and six plates of an evening market."""
+
+from __future__ import annotations
+
+import uuid
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+from typing import Any
+
+from django.db import connection, transaction
+
+from core.tone.shapes import Conditions
+from server.accounts.models import User
+from server.baths.models import Bath
+from server.demo.lantern_row import load_lantern_row
+from server.plates.models import Plate
+from server.rooms.models import Membership, Room
+from server.strips.actions.keep import make_strip
+from server.strips.models import Strip
+from server.strips.schemas import StripIn, StripPatch
+
+SPACE = uuid.UUID("5d0c2f0e-6f0a-4c0b-9c55-7a1f9b6a2e01")
+ROOM_ID = uuid.uuid5(SPACE, "room")
+PASSWORD = "lantern-quay"  # noqa: S105 (works on loopback only)
+PEOPLE = (
+    ("keeper@lantern-quay", "Keeper", "keeper"),
+    ("printer@lantern-quay", "Printer", "printer"),
+    ("student@lantern-quay", "Student", "printer"),
+)
+
+
+def make_id(name: str) -> uuid.UUID:
+    """Return the demo's own id for a name, the same each time it is loaded."""
+    return uuid.uuid5(SPACE, name)
+
+
+@dataclass(frozen=True)
+class DemoRoom:
+    """What the plates of the demo are loaded into."""
+
+    room: Room
+    keeper: User
+    printer: User
+    now: datetime
+
+
+@transaction.atomic
+def load(now: datetime) -> Room:
+    """Return the freshly loaded demo room, its times as of ``now``; an older one is dropped."""
+    drop()
+    room = Room.objects.create(
+        id=ROOM_ID, name="Lantern Quay Print Room", time_zone="Europe/Lisbon", is_demo=True
+    )
+    people = {role: _person(room, sign_in, role, kind) for sign_in, role, kind in PEOPLE}
+    here = DemoRoom(room, people["Keeper"], people["Printer"], now)
+    _baths(here)
+    _strips(here)
+    _plates(here)
+    load_lantern_row(here.room, here.printer, here.now, make_id)
+    return room
+
+
+def drop() -> None:
+    """Take the demo room away; its append-only rows go with it, no other room's ever do."""
+    with connection.cursor() as cursor:
+        cursor.execute("set local keen.demo_reset = 'on'")
+    for model in _tables_in_order():
+        model.objects.filter(room_id=ROOM_ID).delete()
+    Room.objects.filter(id=ROOM_ID).delete()
+    with connection.cursor() as cursor:
+        cursor.execute("set local keen.demo_reset = 'off'")
+
+
+def _tables_in_order() -> list[Any]:
+    from server.baths.models import BathReading
+    from server.files.models import Picture
+    from server.plans.models import Plan
+    from server.plates.models import Work
+    from server.proofs.models import Proof
+    from server.record.models import Entry
+    from server.rooms.models import HandLink
+    from server.runs.models import Event, Run
+
+    return [Event, Entry, Proof, Run, Plan, BathReading, Bath, Strip, Plate, Work, Picture, HandLink]
+
+
+def _person(room: Room, sign_in: str, name: str, role: str) -> User:
+    user = User.objects.filter(sign_in=sign_in).first()
+    if user is None:
+        user = User.objects.create_user(
+            sign_in, PASSWORD, name=name, is_demo=True, id=make_id(sign_in)
+        )
+    Membership.objects.create(room=room, user=user, role=role)
+    return user
+
+
+def _baths(here: DemoRoom) -> None:
+    rows: tuple[dict[str, Any], ...] = (
+        {"name": "Amber tray", "mordant": "copper-ferric", "vessel": "tray", "volume_l": 4.0,
+         "baume": 42.0, "load_g_per_l": 17.0, "temperature_c": 18.5, "room_c": 18.0,
+         "held_copper": True},
+        {"name": "Blue tray", "mordant": "zinc-nitric-10", "vessel": "tray", "volume_l": 3.0,
+         "load_g_per_l": 4.0, "temperature_c": 18.0, "room_c": 18.0},
+        {"name": "Grey tank", "mordant": "zinc-copper-sulphate", "vessel": "tank",
+         "volume_l": 6.0, "load_g_per_l": 3.0, "temperature_c": 17.5, "room_c": 18.0,
+         "held_copper": True},
+    )  # fmt: skip
+    for row in rows:
+        Bath.objects.create(
+            id=make_id(row["name"]), room=here.room,
+            temperature_at=here.now - timedelta(minutes=50), **row,
+        )  # fmt: skip
+
+
+STRIPS: tuple[dict[str, Any], ...] = (
+    {"name": "Rosin in spring", "mordant": "copper-ferric", "ground": "rosin dust", "days": 208,
+     "conditions": {"temperature_c": 20.5, "load_g_per_l": 3},
+     "patches": [(30, 87.2), (60, 80.9), (120, 69.6), (240, 53.1), (480, 36.4), (960, 21.3)],
+     "note": "Fresh bath. Same dust box and box time as now."},
+    {"name": "Rosin last week", "mordant": "copper-ferric", "ground": "rosin dust", "days": 7,
+     "conditions": {"temperature_c": 19.0, "load_g_per_l": 14},
+     "patches": [(20, 90.4), (40, 86.8), (80, 79.7), (160, 67.3), (320, 50.6), (640, 33.5),
+                 (1000, 24.3)],
+     "note": "Read dry, by eye against the grey card."},
+    {"name": "Lines on zinc", "mordant": "zinc-nitric-10", "ground": "hard ground", "days": 30,
+     "conditions": {"temperature_c": 18.5, "load_g_per_l": 2},
+     "patches": [(60, 88.0), (180, 79.0), (420, 66.5), (900, 52.0)],
+     "note": "Parallel needle lines, 1 mm apart, read as a tone."},
+    {"name": "Rosin, thumb on it", "mordant": "copper-ferric", "ground": "rosin dust", "days": 40,
+     "conditions": {"temperature_c": 19.5, "load_g_per_l": 9},
+     "patches": [(30, 88.0), (60, 82.2), (120, 71.8), (240, 72.5), (480, 39.0), (900, 25.1)],
+     "note": "Stop-out crept into the fourth patch."},
+)  # fmt: skip
+
+
+def _strips(here: DemoRoom) -> None:
+    for row in STRIPS:
+        read = here.now - timedelta(days=row["days"])
+        made = make_strip(
+            here.printer,
+            here.room.id,
+            StripIn(
+                id=make_id(row["name"]),
+                name=row["name"],
+                ground=row["ground"],
+                conditions=Conditions(mordant=row["mordant"], **row["conditions"]),
+                patches=[StripPatch(seconds=s, lstar=lstar) for s, lstar in row["patches"]],
+                read_on=read.date(),
+                note=row["note"],
+            ),
+        )
+        Strip.objects.filter(id=made.id).update(created_at=read)
+
+
+PLATES: tuple[dict[str, Any], ...] = (
+    {"name": "Rain on Awnings", "route": "etched line", "metal": "zinc", "thickness_mm": 1.5,
+     "width_mm": 250, "height_mm": 180, "place": "proof", "state_number": 2,
+     "steps": {"prepare": "bevelled, degreased", "image": "traced, reversed",
+               "ground": "hard ground, smoked", "plan": "3 depths", "bite": "3 bites"}},
+    {"name": "Steam Stall", "route": "soft ground", "metal": "copper", "thickness_mm": 1.2,
+     "width_mm": 150, "height_mm": 150, "place": "ground",
+     "steps": {"prepare": "bevelled, degreased", "image": "gauze and thread chosen"}},
+    {"name": "Closing Time", "route": "drypoint", "metal": "plastic", "thickness_mm": 1.0,
+     "width_mm": 180, "height_mm": 130, "place": "edition", "place_note": "edition, 11 of 20",
+     "state_number": 3, "ok_to_print": True,
+     "steps": {"prepare": "edges filed", "image": "under the sheet", "ground": "none needed",
+               "plan": "by hand", "bite": "scratched"}},
+    {"name": "Paper Umbrellas", "route": "photopolymer", "metal": "polymer", "thickness_mm": 0.95,
+     "width_mm": 210, "height_mm": 148, "place": "exposing",
+     "place_note": "positive to make", "steps": {"prepare": "cut, dusted with chalk"}},
+    {"name": "The Weighbridge", "route": "engraving", "metal": "copper", "thickness_mm": 1.6,
+     "width_mm": 120, "height_mm": 90, "place": "proof", "state_number": 4, "ok_to_print": True,
+     "steps": {"prepare": "bevelled, polished", "image": "traced", "ground": "none needed",
+               "plan": "by spacing", "bite": "engraved, burnished aquatint"}},
+)  # fmt: skip
+
+
+def _plates(here: DemoRoom) -> None:
+    for row in PLATES:
+        steps = {step: {"done": True, "fact": fact} for step, fact in row["steps"].items()}
+        facts = {key: value for key, value in row.items() if key != "steps"}
+        Plate.objects.create(id=make_id(row["name"]), room=here.room, steps=steps, **facts)
+
+
+def fresh(now_seconds: float) -> Room:
+    """Return the demo room loaded as of ``now_seconds`` [s since the epoch]."""
+    return load(datetime.fromtimestamp(now_seconds, tz=UTC))

@@ -1,0 +1,139 @@
+"""Store an uploaded picture: checked by content, original kept, a clean copy to show."""
+
+from __future__ import annotations
+
+import hashlib
+import io
+import os
+import uuid
+import warnings
+from pathlib import Path
+
+from django.conf import settings
+from django.core.files.uploadedfile import UploadedFile
+from django.db import transaction
+from PIL import Image, ImageOps, UnidentifiedImageError
+
+from server.accounts.models import User
+from server.config.body_limit import too_large
+from server.config.errors import BadValue
+from server.files.models import Picture
+from server.rooms.permissions import add, enter
+
+KINDS = {"JPEG": ("image/jpeg", "jpg"), "PNG": ("image/png", "png"), "TIFF": ("image/tiff", "tif")}
+SHOWN_SIDE_PX = 2000
+SHOWN_QUALITY = 88
+
+
+def store_picture(
+    user: User, room_id: uuid.UUID, picture_id: uuid.UUID, upload: UploadedFile
+) -> Picture:
+    """Return the stored picture; sent twice it is stored once.
+
+    Raises
+    ------
+    NotFound, NotAllowed
+    TooLarge
+        Over 60 MB.
+    BadValue
+        Not a JPEG, PNG or TIFF picture, broken, or over 120 megapixels.
+    """
+    room = enter(user, room_id, "log proofs")
+    before = Picture.objects.filter(room=room, id=picture_id).first()
+    if before is not None:
+        return before
+    data = _read(upload)
+    kind, shown, size = _look(data)
+    content_type, ending = KINDS[kind]
+    folder = Path(str(room.id)) / str(picture_id)
+    original, copy = folder / f"original.{ending}", folder / "shown.jpg"
+    _keep(original, data)
+    _keep(copy, shown)
+    with transaction.atomic():
+        return add(
+            Picture(
+                id=picture_id,
+                room=room,
+                name=Path(upload.name or "picture").name[:200],
+                content_type=content_type,
+                sha256=hashlib.sha256(data).hexdigest(),
+                bytes=len(data),
+                width_px=size[0],
+                height_px=size[1],
+                original=str(original),
+                shown=str(copy),
+            )
+        )
+
+
+def _read(upload: UploadedFile) -> bytes:
+    if (upload.size or 0) > settings.LARGEST_UPLOAD_BYTES:
+        raise too_large(upload.size, settings.LARGEST_UPLOAD_BYTES)
+    return upload.read()
+
+
+def _look(data: bytes) -> tuple[str, bytes, tuple[int, int]]:
+    """Return the kind, a copy without metadata, and the size [px] of a picture."""
+    try:
+        with warnings.catch_warnings():
+            warnings.simplefilter("ignore", Image.DecompressionBombWarning)
+            picture = Image.open(io.BytesIO(data), formats=list(KINDS))
+            _check_pixels(picture.size)
+            kind, size = str(picture.format), picture.size
+            return kind, _clean_copy(picture), size
+    except BadValue:
+        raise
+    except (UnidentifiedImageError, OSError, ValueError, SyntaxError, MemoryError) as error:
+        del error
+        raise BadValue(
+            "not-a-picture",
+            "That file is not a picture that can be read. Send a JPEG, PNG or TIFF.",
+            field="file",
+            allowed="JPEG, PNG or TIFF",
+        ) from None
+    except Image.DecompressionBombError:
+        raise _too_many_pixels("very large") from None
+
+
+def _check_pixels(size: tuple[int, int]) -> None:
+    if size[0] * size[1] > settings.LARGEST_PICTURE_PIXELS:
+        raise _too_many_pixels(f"{size[0]} × {size[1]}")
+
+
+def _too_many_pixels(value: str) -> BadValue:
+    return BadValue(
+        "too-many-pixels",
+        "That picture has too many pixels. Scan at a lower resolution.",
+        field="file",
+        value=value,
+        allowed=f"at most {settings.LARGEST_PICTURE_PIXELS // 1_000_000}",
+        unit="megapixels",
+    )
+
+
+def _clean_copy(picture: Image.Image) -> bytes:
+    """Return a JPEG of the pixels alone, turned the right way up."""
+    picture.draft("RGB", (SHOWN_SIDE_PX * 2, SHOWN_SIDE_PX * 2))
+    picture.load()
+    upright = ImageOps.exif_transpose(picture)
+    if upright.mode.startswith("I;16") or upright.mode in ("I", "F"):
+        upright = upright.point(lambda value: value / 256).convert("L")
+    upright = upright.convert("RGB")
+    upright.thumbnail((SHOWN_SIDE_PX, SHOWN_SIDE_PX))
+    clean = Image.new("RGB", upright.size)
+    clean.paste(upright)
+    out = io.BytesIO()
+    clean.save(out, "JPEG", quality=SHOWN_QUALITY)
+    return out.getvalue()
+
+
+def _keep(path: Path, data: bytes) -> None:
+    """Write a file whole or not at all."""
+    whole = Path(settings.MEDIA_ROOT) / path
+    whole.parent.mkdir(parents=True, exist_ok=True, mode=0o700)
+    part = whole.with_suffix(".part")
+    with part.open("wb") as file:
+        file.write(data)
+        file.flush()
+        os.fsync(file.fileno())
+    part.replace(whole)

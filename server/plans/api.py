@@ -1,0 +1,72 @@
+"""The plans' endpoints."""
+
+from __future__ import annotations
+
+from uuid import UUID
+
+from django.http import HttpRequest
+from ninja import Router
+
+from server.config.errors import ErrorReply, NotFound
+from server.config.session import signed_in
+from server.plans.actions.keep import draft, keep_plan
+from server.plans.actions.solve import solve
+from server.plans.models import Plan
+from server.plans.schemas import PlanArea, PlanIn, PlanOut
+from server.plates.models import Plate
+from server.rooms.permissions import enter, find
+from server.runs.actions.state import latest_run, run_state
+
+router = Router(tags=["plans"])
+
+
+@router.get("/plates/{uuid:plate}/plan", response={200: PlanOut, 404: ErrorReply})
+def get_plan(request: HttpRequest, room: UUID, plate: UUID) -> PlanOut:
+    """Show a plate's plan, solved in today's bath after what was done."""
+    place = enter(signed_in(request), room, "look")
+    plan = Plan.objects.filter(room=place, plate=find(Plate, place, plate)).first()
+    if plan is None:
+        raise NotFound("A plan for this plate")
+    return plan_out(plan)
+
+
+@router.post(
+    "/plates/{uuid:plate}/plan/draft", response={200: PlanOut, 404: ErrorReply, 422: ErrorReply}
+)
+def post_draft(request: HttpRequest, room: UUID, plate: UUID, payload: PlanIn) -> PlanOut:
+    """Solve a plan without keeping it."""
+    return plan_out(draft(signed_in(request), room, plate, payload))
+
+
+@router.put(
+    "/plates/{uuid:plate}/plan",
+    response={200: PlanOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply},
+)
+def put_plan(request: HttpRequest, room: UUID, plate: UUID, payload: PlanIn) -> PlanOut:
+    """Keep a plan."""
+    return plan_out(keep_plan(signed_in(request), room, plate, payload))
+
+
+def plan_out(plan: Plan) -> PlanOut:
+    """Return a plan with its bites; after a run's bites where one is under way."""
+    run = latest_run(plan.plate)
+    state = run_state(run) if run is not None and run.ended_at is None else None
+    names = {area["name"] for area in plan.areas}
+    done = [dip for dip in state.done if set(dip.open) <= names] if state else []
+    return PlanOut(
+        id=plan.id,
+        version=plan.version,
+        plate=plan.plate.id,
+        bath=plan.bath.id,
+        bath_name=plan.bath.name,
+        strip=plan.strip.id if plan.strip else None,
+        strip_name=plan.strip.name if plan.strip else None,
+        method=plan.method,
+        round_to_seconds=plan.round_to_seconds,
+        areas=[PlanArea(**area) for area in plan.areas],
+        result=solve(
+            plan.areas, plan.bath, plan.strip, plan.method, plan.round_to_seconds, done
+        ),
+        run=run.id if run is not None and run.ended_at is None else None,
+        in_bath=bool(state and state.in_bath),
+    )

@@ -1,0 +1,26 @@
+"""Plans: which tones are wanted, with which strip, in which bath."""
+
+from __future__ import annotations
+
+from typing import ClassVar
+
+from django.db import models
+
+from server.rooms.models import RoomThing
+
+
+class Plan(RoomThing):
+    """One plan a plate; its bites are computed, never stored."""
+
+    plate = models.ForeignKey("plates.Plate", models.CASCADE, related_name="plans")
+    bath = models.ForeignKey("baths.Bath", models.PROTECT, related_name="+")
+    strip = models.ForeignKey("strips.Strip", models.PROTECT, null=True, related_name="+")
+    method = models.CharField(max_length=10, default="stop-out")
+    round_to_seconds = models.FloatField(default=5)
+    areas = models.JSONField()
+    """[{"name", "parts", "lstar", "open_cm2"}], lightest first."""
+
+    class Meta:
+        constraints: ClassVar = [
+            models.UniqueConstraint(fields=["plate"], name="one_plan_a_plate")
+        ]

@@ -1,0 +1,79 @@
+"""The bench: what is in which bath, what falls due, what to beware of, what is next."""
+
+from __future__ import annotations
+
+from core.data.mordants import MORDANTS
+from core.safety.cautions import cautions_for
+from server.baths.models import Bath
+from server.plates.actions.look import Standing, next_step, run_card, standing
+from server.plates.models import Plate
+from server.plates.schemas import Bench, BenchBath, Caution, Due, NextStep
+from server.rooms.models import Room
+
+
+def bench(room: Room, now_seconds: float) -> Bench:
+    """Return the bench of a room at ``now_seconds`` [s since the epoch]."""
+    plates = Plate.objects.filter(room=room, put_away=False).order_by("created_at")
+    stands = [standing(plate, now_seconds) for plate in plates]
+    baths = list(Bath.objects.filter(room=room, retired=False).order_by("name"))
+    in_use = {at.run.bath.mordant for at in stands if at.run is not None}
+    return Bench(
+        now_seconds=now_seconds,
+        baths=[_bath(bath, stands, now_seconds) for bath in baths],
+        due=sorted((d for at in stands for d in _due(at)), key=lambda d: d.at_seconds),
+        cautions=[
+            Caution(key=c.key, level=c.level, title=c.title, text=c.text, now=c.now)
+            for c in cautions_for(
+                in_use or {bath.mordant for bath in baths}, {p.metal for p in plates}
+            )
+        ],
+        next=[
+            NextStep(plate=at.plate.id, plate_name=at.plate.name, text=next_step(at))
+            for at in stands
+        ],
+        facts={"plates": len(stands)},
+    )
+
+
+def _bath(bath: Bath, stands: list[Standing], now_seconds: float) -> BenchBath:
+    row = MORDANTS[bath.mordant]
+    holder = next(
+        (
+            at.plate
+            for at in stands
+            if at.run is not None
+            and at.run.bath_id == bath.id
+            and at.seen is not None
+            and at.seen.state.in_bath
+        ),
+        None,
+    )
+    return BenchBath(
+        id=bath.id,
+        name=bath.name,
+        mordant=bath.mordant,
+        mordant_label=row.label,
+        metal=row.metal,
+        vessel=bath.vessel,
+        temperature_c=bath.temperature_c,
+        temperature_age_seconds=max(0.0, now_seconds - bath.temperature_at.timestamp()),
+        load_g_per_l=bath.load_g_per_l,
+        plate=holder.id if holder else None,
+        plate_name=holder.name if holder else None,
+    )
+
+
+def _due(at: Standing) -> list[Due]:
+    card = run_card(at)
+    if card is None or card.lift_seconds is None or card.stale:
+        return []
+    name = at.plate.name
+    return [
+        Due(
+            plate=at.plate.id,
+            plate_name=name,
+            kind="lift",
+            at_seconds=card.lift_seconds,
+            text=f"lift {name}, bite {card.bite}",
+        )
+    ]

@@ -1,0 +1,93 @@
+"""The record's endpoints."""
+
+from __future__ import annotations
+
+import csv
+import io
+from uuid import UUID
+
+from django.db.models import Q, QuerySet
+from django.http import HttpRequest, HttpResponse
+from ninja import Query, Router
+
+from server.config.errors import ErrorReply
+from server.config.session import signed_in
+from server.config.paging import Page, page_of
+from server.plates.models import Plate
+from server.record.actions.note import add_note
+from server.record.models import Entry
+from server.record.schemas import EntryOut, NoteIn
+from server.rooms.models import Room
+from server.rooms.permissions import enter, find
+
+router = Router(tags=["record"])
+
+
+@router.get("/record", response={200: Page[EntryOut], 404: ErrorReply})
+def list_entries(
+    request: HttpRequest,
+    room: UUID,
+    plate: UUID | None = None,
+    search: str = Query("", max_length=200),
+    page: int = Query(1, ge=1, le=100_000),
+) -> Page[EntryOut]:
+    """List the record, newest first."""
+    place = enter(signed_in(request), room, "look")
+    return page_of(_entries(place, plate, search), page, entry_out)
+
+
+@router.get("/record.csv", response={200: None, 404: ErrorReply})
+def export_entries(request: HttpRequest, room: UUID, plate: UUID | None = None) -> HttpResponse:
+    """Export the record as CSV, oldest first."""
+    place = enter(signed_in(request), room, "look")
+    text = io.StringIO()
+    writer = csv.writer(text)
+    writer.writerow(["at", "by", "kind", "plate", "text"])
+    entries = _entries(place, plate, "").select_related("plate").reverse()
+    for entry in entries.iterator():
+        writer.writerow(
+            [
+                entry.at.isoformat(),
+                entry.by.name if entry.by else "",
+                entry.kind,
+                entry.plate.name if entry.plate else "",
+                _safe_cell(entry.text),
+            ]
+        )
+    reply = HttpResponse(text.getvalue(), content_type="text/csv; charset=utf-8")
+    reply["Content-Disposition"] = 'attachment; filename="record.csv"'
+    return reply
+
+
+def _safe_cell(text: str) -> str:
+    """Keep a spreadsheet from taking a note for a formula."""
+    return "'" + text if text[:1] in ("=", "+", "-", "@") else text
+
+
+@router.post("/record", response={201: EntryOut, 404: ErrorReply, 422: ErrorReply})
+def write_note(request: HttpRequest, room: UUID, payload: NoteIn) -> tuple[int, EntryOut]:
+    """Add a note or a correction."""
+    return 201, entry_out(add_note(signed_in(request), room, payload))
+
+
+def _entries(room: Room, plate: UUID | None, search: str) -> QuerySet[Entry]:
+    entries = Entry.objects.filter(room=room).select_related("by")
+    if plate is not None:
+        entries = entries.filter(plate=find(Plate, room, plate))
+    if search:
+        entries = entries.filter(Q(text__icontains=search) | Q(kind__icontains=search))
+    return entries
+
+
+def entry_out(entry: Entry) -> EntryOut:
+    """Return an entry as it is shown."""
+    return EntryOut(
+        id=entry.id,
+        plate=entry.plate_id,
+        at=entry.at,
+        by=entry.by.name if entry.by else None,
+        kind=entry.kind,
+        text=entry.text,
+        data=entry.data,
+        corrects=entry.corrects_id,
+    )

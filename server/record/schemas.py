@@ -1,0 +1,32 @@
+"""Shapes of the record."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Annotated, Any
+from uuid import UUID
+
+from ninja import Schema
+from pydantic import Field
+
+
+class EntryOut(Schema):
+    """One line of the record."""
+
+    id: UUID
+    plate: UUID | None
+    at: datetime
+    by: str | None
+    kind: str
+    text: str
+    data: dict[str, Any]
+    corrects: UUID | None
+
+
+class NoteIn(Schema):
+    """A note, or a correction of an older entry."""
+
+    id: UUID
+    plate: UUID | None = None
+    text: Annotated[str, Field(min_length=1, max_length=4000)]
+    corrects: UUID | None = None

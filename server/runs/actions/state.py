@@ -1,0 +1,81 @@
+"""The state of a run, derived from its events."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from core.stages.fold import RunEvent, RunState, fold
+from core.stages.lift import seconds_to_lift
+from core.stages.run_sheet import run_sheet
+from core.stages.shapes import RunSheet
+from server.plans.actions.solve import plan_input
+from server.plates.models import Plate
+from server.runs.models import Event, Run
+
+STALE_AFTER_SECONDS = 15 * 60
+"""In the bath so much longer than planned, a lift was surely forgotten, not late."""
+
+
+def latest_run(plate: Plate) -> Run | None:
+    """Return the plate's run under way, else its last one."""
+    return Run.objects.filter(plate=plate).order_by("-created_at").first()
+
+
+def run_events(run: Run) -> list[Event]:
+    """Return a run's events in the order that counts."""
+    return list(Event.objects.filter(run=run).select_related("by"))
+
+
+def run_state(run: Run, events: list[Event] | None = None) -> RunState:
+    """Return the state of a run."""
+    return fold(core_event(event) for event in (run_events(run) if events is None else events))
+
+
+def core_event(event: Event) -> RunEvent:
+    """Return an event as the core takes it."""
+    return RunEvent(
+        id=str(event.id),
+        kind=event.kind,  # type: ignore[arg-type]
+        at_seconds=event.at.timestamp(),
+        device=str(event.device),
+        sequence=event.sequence,
+        data=event.data,
+    )
+
+
+@dataclass(frozen=True)
+class Followed:
+    """A run's state with the sheet for the bite under way, or the next."""
+
+    state: RunState
+    sheet: RunSheet
+    lift_seconds: float | None
+    stale: bool
+
+
+def follow(run: Run, now_seconds: float, events: list[Event] | None = None) -> Followed:
+    """Return where a run stands at ``now_seconds`` [s since the epoch].
+
+    The plan is solved after every lift and temperature; a bite under way keeps the exposure it
+    was dipped for, and a new temperature moves only its clock.
+    """
+    state = run_state(run, events)
+    dip = state.in_bath
+    warm = dip.temperatures[0][1] if dip and dip.temperatures else state.temperature_c
+    sheet = run_sheet(
+        plan_input(
+            areas=run.areas,
+            bath=run.bath,
+            curve=run.curve,
+            method=run.method,
+            round_to_seconds=run.round_to_seconds,
+            done=state.done,
+            temperature_c=warm,
+        )
+    )
+    if dip is None:
+        return Followed(state, sheet, None, stale=False)
+    temperatures = dip.temperatures or [(0.0, run.bath.temperature_c)]
+    target = sheet.plan.bites[0].reference_seconds if sheet.plan.bites else 0.0
+    lift = dip.at_seconds + seconds_to_lift(sheet, target, temperatures)
+    return Followed(state, sheet, lift, stale=now_seconds > lift + STALE_AFTER_SECONDS)

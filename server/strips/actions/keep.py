@@ -1,0 +1,93 @@
+"""Store a strip, change it, and fit its curve."""
+
+from __future__ import annotations
+
+import uuid
+from typing import Any
+
+from django.db import transaction
+
+from core.calculators import compute
+from core.data.mordants import MORDANTS
+from core.errors import CoreError
+from server.accounts.models import User
+from server.record.actions.write import write
+from server.rooms.models import Room
+from server.rooms.permissions import add, change, enter
+from server.strips.models import Strip
+from server.strips.schemas import StripChange, StripIn
+
+EARLIER_STRIPS = 5
+
+
+@transaction.atomic
+def make_strip(user: User, room_id: uuid.UUID, given: StripIn) -> Strip:
+    """Return the new strip; one whose patches give no curve is stored with the reason.
+
+    Raises
+    ------
+    NotFound, NotAllowed, Stale
+    """
+    room = enter(user, room_id, "change strips")
+    facts = given.model_dump(mode="json", exclude={"id", "read_on"})
+    metal = MORDANTS[given.conditions.mordant].metal
+    strip = Strip(id=given.id, room=room, metal=metal, read_on=given.read_on, **facts)
+    fit(room, strip)
+    stored = add(strip)
+    write(room, user, "strip", f"Strip {stored.name}: {len(stored.patches)} patches.")
+    return stored
+
+
+@transaction.atomic
+def change_strip(user: User, room_id: uuid.UUID, strip_id: uuid.UUID, given: StripChange) -> Strip:
+    """Return the changed strip, fitted again.
+
+    Raises
+    ------
+    NotFound, NotAllowed, Stale
+    """
+    room = enter(user, room_id, "change strips")
+    strip = change(Strip, room, strip_id, given.version)
+    said = given.model_dump(mode="json", exclude={"version", "read_on"}, exclude_unset=True)
+    for field, value in said.items():
+        setattr(strip, field, value)
+    if given.read_on is not None:
+        strip.read_on = given.read_on
+    strip.metal = MORDANTS[strip.conditions["mordant"]].metal
+    fit(room, strip)
+    strip.save()
+    write(room, user, "strip", f"Changed strip {strip.name}.", data=said)
+    return strip
+
+
+def fit(room: Room, strip: Strip) -> None:
+    """Fit the strip's curve; where it gives none, keep the reason in its place."""
+    given = {
+        "patches": [_patch(p) for p in strip.patches if not p.get("left_out")],
+        "bitten": strip.bitten,
+        "conditions": strip.conditions,
+        "prior": _prior(room, strip),
+    }
+    try:
+        answer = compute("fit-strip", given).model_dump(mode="json")
+    except CoreError as error:
+        strip.fit, strip.curve, strip.fault = None, None, error.as_dict()
+        return
+    strip.curve = answer.pop("curve")
+    strip.fit, strip.fault = answer, None
+
+
+def _patch(patch: dict[str, Any]) -> dict[str, Any]:
+    return {key: patch[key] for key in ("seconds", "lstar", "spread") if key in patch}
+
+
+def _prior(room: Room, strip: Strip) -> list[dict[str, Any]] | None:
+    """Return curves of earlier strips of the same ground and metal."""
+    earlier = (
+        Strip.objects.filter(room=room, ground=strip.ground, metal=strip.metal)
+        .exclude(id=strip.id)
+        .exclude(curve=None)
+        .order_by("-created_at")[:EARLIER_STRIPS]
+    )
+    same = [e.curve for e in earlier if e.conditions["mordant"] == strip.conditions["mordant"]]
+    return same or None

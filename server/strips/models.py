@@ -1,0 +1,25 @@
+"""Test strips: patches of known time, and the curve they give."""
+
+from __future__ import annotations
+
+from django.db import models
+
+from server.rooms.models import RoomThing
+
+
+class Strip(RoomThing):
+    """A strip with what was read off it; ``curve`` is the core's, handed on as it is."""
+
+    name = models.CharField(max_length=120)
+    ground = models.CharField(max_length=80)
+    metal = models.CharField(max_length=20)
+    bitten = models.CharField(max_length=10)
+    conditions = models.JSONField()
+    patches = models.JSONField(default=list)
+    """[{"seconds", "lstar", "spread", "left_out"}]."""
+    read_on = models.DateField(null=True)
+    note = models.TextField(blank=True)
+    fit = models.JSONField(null=True)
+    """The core's whole answer but the curve; null while the patches give none."""
+    curve = models.JSONField(null=True)
+    fault = models.JSONField(null=True)

@@ -1,0 +1,102 @@
+"""Shapes of strips."""
+
+from __future__ import annotations
+
+from datetime import date, datetime
+from typing import Annotated, Any, Literal
+from uuid import UUID
+
+from ninja import Schema
+from pydantic import Field
+
+from core.tone.shapes import (
+    Conditions,
+    CurvePoint,
+    Lightness,
+    MOST_PATCHES,
+    Seconds,
+)
+from server.config.errors import ErrorBody
+
+
+class StripPatch(Schema):
+    """A patch as it was read; left-out patches keep their dip."""
+
+    seconds: Seconds
+    lstar: Lightness
+    spread: Annotated[float, Field(gt=0, le=20, json_schema_extra={"unit": "L*"})] | None = None
+    left_out: bool = False
+
+
+class StripIn(Schema):
+    """A new strip."""
+
+    id: UUID
+    name: Annotated[str, Field(min_length=1, max_length=120)]
+    ground: Annotated[str, Field(max_length=80)] = "rosin dust"
+    bitten: Literal["dips", "once"] = "dips"
+    conditions: Conditions
+    patches: Annotated[list[StripPatch], Field(max_length=MOST_PATCHES)] = []
+    read_on: date | None = None
+    note: Annotated[str, Field(max_length=2000)] = ""
+
+
+class StripChange(Schema):
+    """A change of a strip, decided on its ``version``."""
+
+    version: int
+    name: Annotated[str, Field(min_length=1, max_length=120)] | None = None
+    ground: Annotated[str, Field(max_length=80)] | None = None
+    bitten: Literal["dips", "once"] | None = None
+    conditions: Conditions | None = None
+    patches: Annotated[list[StripPatch], Field(max_length=MOST_PATCHES)] | None = None
+    read_on: date | None = None
+    note: Annotated[str, Field(max_length=2000)] | None = None
+
+
+class StripCard(Schema):
+    """A strip in the list."""
+
+    id: UUID
+    name: str
+    ground: str
+    metal: str
+    mordant: str
+    mordant_label: str
+    patches: int
+    left_out: int
+    usable: bool
+    read_on: date | None
+    lightest_lstar: float | None
+    darkest_lstar: float | None
+
+
+class StripOut(StripCard):
+    """A strip with its fit, or the reason why it gives none."""
+
+    bitten: str
+    conditions: Conditions
+    readings: list[StripPatch]
+    note: str
+    fit: dict[str, Any] | None
+    fault: ErrorBody | None
+    line: list[CurvePoint]
+    """The curve for drawing, in the strip's own bath."""
+    created_at: datetime
+    version: int
+
+
+class Ask(Schema):
+    """Questions to a strip's curve, in its own bath or in one of the room's."""
+
+    bath: UUID | None = None
+    lstar: Annotated[list[Lightness], Field(max_length=100)] = []
+    seconds: Annotated[list[Seconds], Field(max_length=100)] = []
+
+
+class Answer(Schema):
+    """The answers: tones first, then times."""
+
+    points: list[CurvePoint]
+
+
