@@ -18,6 +18,7 @@ from server.baths.schemas import BathChange, BathIn, BathOut, ReadingIn, Reading
 from server.config.errors import ErrorReply
 from server.config.paging import Page, page_of
 from server.config.session import signed_in
+from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 
 router = Router(tags=["baths"])
@@ -25,7 +26,7 @@ DRAWS = 200
 
 
 @router.get("/baths", response={200: Page[BathOut], 404: ErrorReply})
-def get_baths(request: HttpRequest, room: UUID, page: int = Query(1, ge=1)) -> Page[BathOut]:
+def get_baths(request: HttpRequest, room: RoomId, page: int = Query(1, ge=1)) -> Page[BathOut]:
     """List the baths of the room, those in use first."""
     place = enter(signed_in(request), room, "look")
     rows = Bath.objects.filter(room=place).order_by("retired", "name")
@@ -36,13 +37,13 @@ def get_baths(request: HttpRequest, room: UUID, page: int = Query(1, ge=1)) -> P
     "/baths",
     response={201: BathOut, 403: ErrorReply, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply},
 )
-def post_bath(request: HttpRequest, room: UUID, payload: BathIn) -> tuple[int, BathOut]:
+def post_bath(request: HttpRequest, room: RoomId, payload: BathIn) -> tuple[int, BathOut]:
     """Make up a bath."""
     return 201, bath_out(make_bath(signed_in(request), room, payload))
 
 
 @router.get("/baths/{uuid:bath}", response={200: BathOut, 404: ErrorReply})
-def get_bath(request: HttpRequest, room: UUID, bath: UUID) -> BathOut:
+def get_bath(request: HttpRequest, room: RoomId, bath: UUID) -> BathOut:
     """Show a bath as it stands."""
     return bath_out(find(Bath, enter(signed_in(request), room, "look"), bath))
 
@@ -51,14 +52,14 @@ def get_bath(request: HttpRequest, room: UUID, bath: UUID) -> BathOut:
     "/baths/{uuid:bath}",
     response={200: BathOut, 403: ErrorReply, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply},
 )
-def put_bath(request: HttpRequest, room: UUID, bath: UUID, payload: BathChange) -> BathOut:
+def put_bath(request: HttpRequest, room: RoomId, bath: UUID, payload: BathChange) -> BathOut:
     """Change a bath."""
     return bath_out(change_bath(signed_in(request), room, bath, payload))
 
 
 @router.get("/baths/{uuid:bath}/readings", response={200: Page[ReadingOut], 404: ErrorReply})
 def get_readings(
-    request: HttpRequest, room: UUID, bath: UUID, page: int = Query(1, ge=1)
+    request: HttpRequest, room: RoomId, bath: UUID, page: int = Query(1, ge=1)
 ) -> Page[ReadingOut]:
     """List a bath's readings, newest first."""
     found = find(Bath, enter(signed_in(request), room, "look"), bath)
@@ -70,7 +71,7 @@ def get_readings(
     "/baths/{uuid:bath}/readings", response={201: BathOut, 404: ErrorReply, 422: ErrorReply}
 )
 def post_reading(
-    request: HttpRequest, room: UUID, bath: UUID, payload: ReadingIn
+    request: HttpRequest, room: RoomId, bath: UUID, payload: ReadingIn
 ) -> tuple[int, BathOut]:
     """Log a reading."""
     return 201, bath_out(read_bath(signed_in(request), room, bath, payload))

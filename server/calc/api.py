@@ -7,7 +7,7 @@ from typing import Any
 from django.http import HttpRequest
 from ninja import Router
 
-from core.calculators import REGISTRY, Calculator, calculator, compute_text
+from core.calculators import REGISTRY, Calculator, calculator
 from core.data.mordants import MORDANTS
 from server.config.errors import ErrorReply
 
@@ -35,20 +35,16 @@ def get_mordants(request: HttpRequest) -> list[dict[str, Any]]:
 def _door(each: Calculator) -> None:
     """Add ``POST /calc/NAME``, with its own shapes in the OpenAPI document."""
 
-    def compute(request: HttpRequest) -> Any:
-        return compute_text(each.name, request.body.decode("utf-8", "replace"))
+    def compute(request: HttpRequest, payload: Any) -> Any:
+        return each.run(payload)
 
+    compute.__annotations__ = {"request": HttpRequest, "payload": each.input, "return": Any}
     compute.__doc__ = each.summary
     router.post(
         f"/calc/{each.name}",
         response={200: each.output, 422: ErrorReply},
         operation_id=each.name.replace("-", "_"),
         summary=each.summary,
-        openapi_extra={
-            "requestBody": {
-                "content": {"application/json": {"schema": each.input.model_json_schema()}}
-            }
-        },
     )(compute)
 
 

@@ -133,7 +133,7 @@ def install(api: NinjaAPI) -> None:
     def http_error(request: HttpRequest, error: NinjaHttpError) -> HttpResponse:
         if "CSRF" in str(error):
             return csrf_failed(request)
-        body = AppError("bad-request", "The request could not be read.", allowed="JSON").body
+        body = AppError("not-json", "The input is not JSON.", allowed="one JSON object").body
         return reply(error.status_code, body)
 
 

@@ -15,6 +15,7 @@ from server.config.errors import ErrorReply
 from server.config.session import signed_in
 from server.files.actions.store import store_picture
 from server.files.models import Picture
+from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 
 router = Router(tags=["files"])
@@ -38,21 +39,21 @@ class PictureOut(Schema):
     response={201: PictureOut, 404: ErrorReply, 413: ErrorReply, 422: ErrorReply},
 )
 def post_file(
-    request: HttpRequest, room: UUID, id: Form[UUID], file: File[UploadedFile]
+    request: HttpRequest, room: RoomId, id: Form[UUID], file: File[UploadedFile]
 ) -> tuple[int, Picture]:
     """Upload a picture."""
     return 201, store_picture(signed_in(request), room, id, file)
 
 
 @router.get("/files/{uuid:picture}", response={200: None, 404: ErrorReply})
-def get_file(request: HttpRequest, room: UUID, picture: UUID) -> FileResponse:
+def get_file(request: HttpRequest, room: RoomId, picture: UUID) -> FileResponse:
     """Show a picture, without its metadata."""
     found = find(Picture, enter(signed_in(request), room, "look"), picture)
     return _served(found.shown, "image/jpeg", f"{found.id}.jpg", attachment=False)
 
 
 @router.get("/files/{uuid:picture}/original", response={200: None, 404: ErrorReply})
-def get_original(request: HttpRequest, room: UUID, picture: UUID) -> FileResponse:
+def get_original(request: HttpRequest, room: RoomId, picture: UUID) -> FileResponse:
     """Download the picture as it came."""
     found = find(Picture, enter(signed_in(request), room, "look"), picture)
     return _served(found.original, found.content_type, found.name, attachment=True)

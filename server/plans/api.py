@@ -7,13 +7,15 @@ from uuid import UUID
 from django.http import HttpRequest
 from ninja import Router
 
+from core.stages.run_sheet import run_sheet
 from server.config.errors import ErrorReply, NotFound
 from server.config.session import signed_in
 from server.plans.actions.keep import draft, keep_plan
-from server.plans.actions.solve import solve
+from server.plans.actions.plan_input import plan_input
 from server.plans.models import Plan
 from server.plans.schemas import PlanArea, PlanIn, PlanOut
 from server.plates.models import Plate
+from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 from server.runs.actions.state import latest_run, run_state
 
@@ -21,7 +23,7 @@ router = Router(tags=["plans"])
 
 
 @router.get("/plates/{uuid:plate}/plan", response={200: PlanOut, 404: ErrorReply})
-def get_plan(request: HttpRequest, room: UUID, plate: UUID) -> PlanOut:
+def get_plan(request: HttpRequest, room: RoomId, plate: UUID) -> PlanOut:
     """Show a plate's plan, solved in today's bath after what was done."""
     place = enter(signed_in(request), room, "look")
     plan = Plan.objects.filter(room=place, plate=find(Plate, place, plate)).first()
@@ -33,7 +35,7 @@ def get_plan(request: HttpRequest, room: UUID, plate: UUID) -> PlanOut:
 @router.post(
     "/plates/{uuid:plate}/plan/draft", response={200: PlanOut, 404: ErrorReply, 422: ErrorReply}
 )
-def post_draft(request: HttpRequest, room: UUID, plate: UUID, payload: PlanIn) -> PlanOut:
+def post_draft(request: HttpRequest, room: RoomId, plate: UUID, payload: PlanIn) -> PlanOut:
     """Solve a plan without keeping it."""
     return plan_out(draft(signed_in(request), room, plate, payload))
 
@@ -42,7 +44,7 @@ def post_draft(request: HttpRequest, room: UUID, plate: UUID, payload: PlanIn) -
     "/plates/{uuid:plate}/plan",
     response={200: PlanOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply},
 )
-def put_plan(request: HttpRequest, room: UUID, plate: UUID, payload: PlanIn) -> PlanOut:
+def put_plan(request: HttpRequest, room: RoomId, plate: UUID, payload: PlanIn) -> PlanOut:
     """Keep a plan."""
     return plan_out(keep_plan(signed_in(request), room, plate, payload))
 
@@ -64,8 +66,15 @@ def plan_out(plan: Plan) -> PlanOut:
         method=plan.method,
         round_to_seconds=plan.round_to_seconds,
         areas=[PlanArea(**area) for area in plan.areas],
-        result=solve(
-            plan.areas, plan.bath, plan.strip, plan.method, plan.round_to_seconds, done
+        sheet=run_sheet(
+            plan_input(
+                areas=plan.areas,
+                bath=plan.bath,
+                curve=plan.strip.curve if plan.strip else None,
+                method=plan.method,
+                round_to_seconds=plan.round_to_seconds,
+                done=done,
+            )
         ),
         run=run.id if run is not None and run.ended_at is None else None,
         in_bath=bool(state and state.in_bath),

@@ -8,7 +8,7 @@ from uuid import UUID
 from ninja import Schema
 from pydantic import Field, field_validator
 
-from core.stages.shapes import MOST_AREAS, AreaName, PlanBitesOutput
+from core.stages.shapes import MOST_AREAS, AreaName, RunSheet
 from core.tone.shapes import Lightness
 
 
@@ -53,6 +53,7 @@ class PlanOut(Schema):
     method: str
     round_to_seconds: float
     areas: list[PlanArea]
-    result: PlanBitesOutput
+    sheet: RunSheet
+    """``sheet.plan`` holds the bites; the tables let the browser look tones up while it drags."""
     run: UUID | None
     in_bath: bool

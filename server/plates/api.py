@@ -17,13 +17,14 @@ from server.plates.actions.keep import change_plate, mark_step, put_in_plate
 from server.plates.actions.look import plate_card, plate_out, standing
 from server.plates.models import Plate
 from server.plates.schemas import Bench, PlateCard, PlateChange, PlateIn, PlateOut, StepDone
+from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 
 router = Router(tags=["plates"])
 
 
 @router.get("/bench", response={200: Bench, 404: ErrorReply})
-def get_bench(request: HttpRequest, room: UUID) -> Bench:
+def get_bench(request: HttpRequest, room: RoomId) -> Bench:
     """Show the bench."""
     return bench(enter(signed_in(request), room, "look"), time.time())
 
@@ -31,7 +32,7 @@ def get_bench(request: HttpRequest, room: UUID) -> Bench:
 @router.get("/plates", response={200: Page[PlateCard], 404: ErrorReply})
 def get_plates(
     request: HttpRequest,
-    room: UUID,
+    room: RoomId,
     search: str = Query("", max_length=120),
     metal: str = Query("", max_length=20),
     put_away: bool = False,
@@ -53,13 +54,13 @@ def get_plates(
 @router.post(
     "/plates", response={201: PlateOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply}
 )
-def post_plate(request: HttpRequest, room: UUID, payload: PlateIn) -> tuple[int, PlateOut]:
+def post_plate(request: HttpRequest, room: RoomId, payload: PlateIn) -> tuple[int, PlateOut]:
     """Put a plate in the rack."""
     return 201, _page(put_in_plate(signed_in(request), room, payload))
 
 
 @router.get("/plates/{uuid:plate}", response={200: PlateOut, 404: ErrorReply})
-def get_plate(request: HttpRequest, room: UUID, plate: UUID) -> PlateOut:
+def get_plate(request: HttpRequest, room: RoomId, plate: UUID) -> PlateOut:
     """Show a plate's page."""
     return _page(find(Plate, enter(signed_in(request), room, "look"), plate))
 
@@ -68,7 +69,7 @@ def get_plate(request: HttpRequest, room: UUID, plate: UUID) -> PlateOut:
     "/plates/{uuid:plate}",
     response={200: PlateOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply},
 )
-def put_plate(request: HttpRequest, room: UUID, plate: UUID, payload: PlateChange) -> PlateOut:
+def put_plate(request: HttpRequest, room: RoomId, plate: UUID, payload: PlateChange) -> PlateOut:
     """Change a plate's facts."""
     return _page(change_plate(signed_in(request), room, plate, payload))
 
@@ -77,7 +78,7 @@ def put_plate(request: HttpRequest, room: UUID, plate: UUID, payload: PlateChang
     "/plates/{uuid:plate}/steps",
     response={200: PlateOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply},
 )
-def post_step(request: HttpRequest, room: UUID, plate: UUID, payload: StepDone) -> PlateOut:
+def post_step(request: HttpRequest, room: RoomId, plate: UUID, payload: StepDone) -> PlateOut:
     """Mark a step of the course."""
     return _page(mark_step(signed_in(request), room, plate, payload))
 

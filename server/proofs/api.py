@@ -14,6 +14,7 @@ from server.plates.models import Plate
 from server.proofs.actions.log import advice_for, log_proof
 from server.proofs.models import Proof
 from server.proofs.schemas import ProofIn, ProofOut, ToneOut
+from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 
 router = Router(tags=["proofs"])
@@ -21,7 +22,7 @@ router = Router(tags=["proofs"])
 
 @router.get("/proofs", response={200: Page[ProofOut], 404: ErrorReply})
 def get_proofs(
-    request: HttpRequest, room: UUID, plate: UUID, page: int = Query(1, ge=1)
+    request: HttpRequest, room: RoomId, plate: UUID, page: int = Query(1, ge=1)
 ) -> Page[ProofOut]:
     """List a plate's proofs, newest first."""
     found = find(Plate, enter(signed_in(request), room, "look"), plate)
@@ -31,13 +32,13 @@ def get_proofs(
 @router.post(
     "/proofs", response={201: ProofOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply}
 )
-def post_proof(request: HttpRequest, room: UUID, payload: ProofIn) -> tuple[int, ProofOut]:
+def post_proof(request: HttpRequest, room: RoomId, payload: ProofIn) -> tuple[int, ProofOut]:
     """Log a proof."""
     return 201, proof_out(log_proof(signed_in(request), room, payload))
 
 
 @router.get("/proofs/{uuid:proof}", response={200: ProofOut, 404: ErrorReply})
-def get_proof(request: HttpRequest, room: UUID, proof: UUID) -> ProofOut:
+def get_proof(request: HttpRequest, room: RoomId, proof: UUID) -> ProofOut:
     """Show a proof with its advice."""
     return proof_out(find(Proof, enter(signed_in(request), room, "look"), proof))
 

@@ -18,6 +18,7 @@ from server.record.actions.note import add_note
 from server.record.models import Entry
 from server.record.schemas import EntryOut, NoteIn
 from server.rooms.models import Room
+from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 
 router = Router(tags=["record"])
@@ -26,7 +27,7 @@ router = Router(tags=["record"])
 @router.get("/record", response={200: Page[EntryOut], 404: ErrorReply})
 def list_entries(
     request: HttpRequest,
-    room: UUID,
+    room: RoomId,
     plate: UUID | None = None,
     search: str = Query("", max_length=200),
     page: int = Query(1, ge=1, le=100_000),
@@ -37,7 +38,7 @@ def list_entries(
 
 
 @router.get("/record.csv", response={200: None, 404: ErrorReply})
-def export_entries(request: HttpRequest, room: UUID, plate: UUID | None = None) -> HttpResponse:
+def export_entries(request: HttpRequest, room: RoomId, plate: UUID | None = None) -> HttpResponse:
     """Export the record as CSV, oldest first."""
     place = enter(signed_in(request), room, "look")
     text = io.StringIO()
@@ -65,7 +66,7 @@ def _safe_cell(text: str) -> str:
 
 
 @router.post("/record", response={201: EntryOut, 404: ErrorReply, 422: ErrorReply})
-def write_note(request: HttpRequest, room: UUID, payload: NoteIn) -> tuple[int, EntryOut]:
+def write_note(request: HttpRequest, room: RoomId, payload: NoteIn) -> tuple[int, EntryOut]:
     """Add a note or a correction."""
     return 201, entry_out(add_note(signed_in(request), room, payload))
 

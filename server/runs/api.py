@@ -13,6 +13,7 @@ from core.safety.cautions import cautions_for
 from server.config.errors import ErrorReply
 from server.config.paging import Page, page_of
 from server.config.session import signed_in
+from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 from server.runs.actions.begin import begin_run, end_run
 from server.runs.actions.log import log_events
@@ -32,7 +33,7 @@ def get_clock(request: HttpRequest) -> Clock:
 
 @router.get("/runs", response={200: Page[RunOut], 404: ErrorReply})
 def get_runs(
-    request: HttpRequest, room: UUID, plate: UUID | None = None, page: int = Query(1, ge=1)
+    request: HttpRequest, room: RoomId, plate: UUID | None = None, page: int = Query(1, ge=1)
 ) -> Page[RunOut]:
     """List runs, those under way first."""
     place = enter(signed_in(request), room, "look")
@@ -41,13 +42,13 @@ def get_runs(
 
 
 @router.post("/runs", response={201: RunOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply})
-def post_run(request: HttpRequest, room: UUID, payload: RunIn) -> tuple[int, RunOut]:
+def post_run(request: HttpRequest, room: RoomId, payload: RunIn) -> tuple[int, RunOut]:
     """Begin a run."""
     return 201, run_out(begin_run(signed_in(request), room, payload))
 
 
 @router.get("/runs/{uuid:run}", response={200: RunOut, 404: ErrorReply})
-def get_run(request: HttpRequest, room: UUID, run: UUID) -> RunOut:
+def get_run(request: HttpRequest, room: RoomId, run: UUID) -> RunOut:
     """Show a run: its state, its sheet, its events."""
     return run_out(find(Run, enter(signed_in(request), room, "look"), run))
 
@@ -55,13 +56,13 @@ def get_run(request: HttpRequest, room: UUID, run: UUID) -> RunOut:
 @router.post(
     "/runs/{uuid:run}/events", response={200: RunOut, 404: ErrorReply, 422: ErrorReply}
 )
-def post_events(request: HttpRequest, room: UUID, run: UUID, payload: EventsIn) -> RunOut:
+def post_events(request: HttpRequest, room: RoomId, run: UUID, payload: EventsIn) -> RunOut:
     """Log events; those known already are passed over."""
     return run_out(log_events(signed_in(request), room, run, payload))
 
 
 @router.post("/runs/{uuid:run}/end", response={200: RunOut, 404: ErrorReply, 422: ErrorReply})
-def post_end(request: HttpRequest, room: UUID, run: UUID) -> RunOut:
+def post_end(request: HttpRequest, room: RoomId, run: UUID) -> RunOut:
     """End a run."""
     return run_out(end_run(signed_in(request), room, run))
 

@@ -16,6 +16,7 @@ from server.baths.models import Bath
 from server.config.errors import BadValue, ErrorBody, ErrorReply
 from server.config.paging import Page, page_of
 from server.config.session import signed_in
+from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 from server.strips.actions.keep import change_strip, make_strip
 from server.strips.models import Strip
@@ -35,20 +36,20 @@ FIRST_SECONDS = 8.0
 
 
 @router.get("/strips", response={200: Page[StripCard], 404: ErrorReply})
-def get_strips(request: HttpRequest, room: UUID, page: int = Query(1, ge=1)) -> Page[StripCard]:
+def get_strips(request: HttpRequest, room: RoomId, page: int = Query(1, ge=1)) -> Page[StripCard]:
     """List the strips, newest first."""
     place = enter(signed_in(request), room, "look")
     return page_of(Strip.objects.filter(room=place).order_by("-created_at"), page, _card)
 
 
 @router.post("/strips", response={201: StripOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply})
-def post_strip(request: HttpRequest, room: UUID, payload: StripIn) -> tuple[int, StripOut]:
+def post_strip(request: HttpRequest, room: RoomId, payload: StripIn) -> tuple[int, StripOut]:
     """Store a strip."""
     return 201, _out(make_strip(signed_in(request), room, payload))
 
 
 @router.get("/strips/{uuid:strip}", response={200: StripOut, 404: ErrorReply})
-def get_strip(request: HttpRequest, room: UUID, strip: UUID) -> StripOut:
+def get_strip(request: HttpRequest, room: RoomId, strip: UUID) -> StripOut:
     """Show a strip with its curve."""
     return _out(find(Strip, enter(signed_in(request), room, "look"), strip))
 
@@ -57,7 +58,7 @@ def get_strip(request: HttpRequest, room: UUID, strip: UUID) -> StripOut:
     "/strips/{uuid:strip}",
     response={200: StripOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply},
 )
-def put_strip(request: HttpRequest, room: UUID, strip: UUID, payload: StripChange) -> StripOut:
+def put_strip(request: HttpRequest, room: RoomId, strip: UUID, payload: StripChange) -> StripOut:
     """Change a strip."""
     return _out(change_strip(signed_in(request), room, strip, payload))
 
@@ -65,7 +66,7 @@ def put_strip(request: HttpRequest, room: UUID, strip: UUID, payload: StripChang
 @router.post(
     "/strips/{uuid:strip}/ask", response={200: Answer, 404: ErrorReply, 422: ErrorReply}
 )
-def post_ask(request: HttpRequest, room: UUID, strip: UUID, payload: Ask) -> Answer:
+def post_ask(request: HttpRequest, room: RoomId, strip: UUID, payload: Ask) -> Answer:
     """Ask a strip both ways: the time for a tone, the tone for a time."""
     place = enter(signed_in(request), room, "look")
     found = find(Strip, place, strip)

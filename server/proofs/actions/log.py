@@ -13,7 +13,7 @@ from core.tone.shapes import Curve
 from server.accounts.models import User
 from server.baths.actions.facts import bath_facts
 from server.files.models import Picture
-from server.plans.actions.solve import plan_input
+from server.plans.actions.plan_input import plan_input
 from server.plans.models import Plan
 from server.plates.models import Plate
 from server.proofs.models import Proof

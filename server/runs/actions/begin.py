@@ -12,7 +12,7 @@ from server.accounts.models import User
 from server.baths.actions.keep import log_reading
 from server.baths.models import Bath
 from server.config.errors import BadValue, Stale
-from server.plans.actions.solve import plan_input
+from server.plans.actions.plan_input import plan_input
 from server.plans.models import Plan
 from server.plates.models import Plate
 from server.record.actions.write import write

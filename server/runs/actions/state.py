@@ -8,7 +8,7 @@ from core.stages.fold import RunEvent, RunState, fold
 from core.stages.lift import seconds_to_lift
 from core.stages.run_sheet import run_sheet
 from core.stages.shapes import RunSheet
-from server.plans.actions.solve import plan_input
+from server.plans.actions.plan_input import plan_input
 from server.plates.models import Plate
 from server.runs.models import Event, Run
 

@@ -1,16 +1,14 @@
-"""Solve a plan in today's bath, after what was done."""
+"""A plan in today's bath, after what was done, as the core takes it."""
 
 from __future__ import annotations
 
 from typing import Any
 
 from core.stages.fold import Dip
-from core.stages.shapes import DoneBite, PlanBitesInput, PlanBitesOutput
-from core.stages.plan_bites import plan_bites
+from core.stages.shapes import DoneBite, PlanBitesInput
 from core.tone.shapes import Curve
 from server.baths.actions.facts import bath_facts
 from server.baths.models import Bath
-from server.strips.models import Strip
 
 
 def plan_input(
@@ -41,30 +39,4 @@ def done_bite(dip: Dip) -> DoneBite:
         seconds=round(lifted - dip.at_seconds, 2),
         temperatures=dip.temperatures or None,
         open=dip.open,
-    )
-
-
-def solve(
-    areas: list[dict[str, Any]],
-    bath: Bath,
-    strip: Strip | None,
-    method: str,
-    round_to_seconds: float,
-    done: list[Dip],
-) -> PlanBitesOutput:
-    """Return the bites of a plan.
-
-    Raises
-    ------
-    CoreError
-    """
-    return plan_bites(
-        plan_input(
-            areas=areas,
-            bath=bath,
-            curve=strip.curve if strip else None,
-            method=method,
-            round_to_seconds=round_to_seconds,
-            done=done,
-        )
     )

@@ -1,0 +1,77 @@
+import createClient, { type Middleware } from "openapi-fetch";
+import type { components, paths } from "./schema.gen";
+
+export type Shapes = components["schemas"];
+export type Fault = Shapes["ErrorBody"];
+
+/** An answer that is not the one asked for, with its field, value, limit and unit. */
+export class ApiError extends Error {
+  constructor(
+    readonly status: number,
+    readonly fault: Fault,
+  ) {
+    super(fault.text);
+  }
+}
+
+const NO_LINE: Fault = {
+  code: "no-line",
+  field: "",
+  value: null,
+  allowed: "",
+  unit: "",
+  text: "No line to the print room's server. What you typed stays here.",
+};
+
+export function cookie(name: string): string {
+  const found = document.cookie.split("; ").find((part) => part.startsWith(`${name}=`));
+  return found ? decodeURIComponent(found.slice(name.length + 1)) : "";
+}
+
+const token: Middleware = {
+  onRequest({ request }) {
+    request.headers.set("X-CSRFToken", cookie("keen_csrf"));
+    return request;
+  },
+};
+
+export const http = createClient<paths>({
+  baseUrl: location.origin,
+  credentials: "same-origin",
+  fetch: send,
+});
+http.use(token);
+
+/** Send once more with a new token where the old one had run out. */
+async function send(request: Request): Promise<Response> {
+  const again = request.clone();
+  const reply = await globalThis.fetch(request).catch(() => {
+    throw new ApiError(0, NO_LINE);
+  });
+  if (reply.status !== 403 || (await faultOf(reply.clone())).code !== "csrf") return reply;
+  await globalThis.fetch("/api/session", { credentials: "same-origin" });
+  again.headers.set("X-CSRFToken", cookie("keen_csrf"));
+  return globalThis.fetch(again);
+}
+
+async function faultOf(reply: Response): Promise<Fault> {
+  const body = await reply.json().catch(() => null);
+  return body?.error ?? { ...NO_LINE, code: "server", text: "The server could not answer." };
+}
+
+type Reply<T> = { data?: T; error?: unknown; response: Response };
+
+/** Return the data of a call, or throw its error. */
+export async function data<T>(call: Promise<Reply<T>>): Promise<T> {
+  const { data: value, error, response } = await call;
+  if (response.ok) return value as T;
+  const fault = (error as { error?: Fault } | undefined)?.error;
+  throw new ApiError(
+    response.status,
+    fault ?? { ...NO_LINE, code: "server", text: "The server could not answer." },
+  );
+}
+
+export function faultText(error: unknown): string {
+  return error instanceof ApiError ? error.fault.text : "Something went wrong. Try again.";
+}

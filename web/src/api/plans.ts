@@ -1,0 +1,40 @@
+import { queryOptions } from "@tanstack/react-query";
+import { ApiError, data, http, type Shapes } from "./client";
+
+export type Plan = Shapes["PlanOut"];
+export type PlanIn = Shapes["PlanIn"];
+export type PlanArea = Shapes["PlanArea"];
+export type Sheet = Shapes["RunSheet"];
+
+/** The plate's plan; null where there is none yet. */
+export const planQuery = (room: string, plate: string) =>
+  queryOptions({
+    queryKey: [room, "plan", plate],
+    queryFn: () =>
+      data(
+        http.GET("/api/rooms/{room}/plates/{plate}/plan", { params: { path: { room, plate } } }),
+      ).catch((error) => {
+        if (error instanceof ApiError && error.status === 404) return null;
+        throw error;
+      }),
+  });
+
+export const draftQuery = (room: string, plate: string, body: PlanIn | null) =>
+  queryOptions({
+    queryKey: [room, "plan", plate, "draft", body],
+    queryFn: () =>
+      data(
+        http.POST("/api/rooms/{room}/plates/{plate}/plan/draft", {
+          params: { path: { room, plate } },
+          body: body as PlanIn,
+        }),
+      ),
+    enabled: body !== null,
+    placeholderData: (before) => before,
+    retry: false,
+  });
+
+export const keepPlan = (room: string, plate: string, body: PlanIn) =>
+  data(
+    http.PUT("/api/rooms/{room}/plates/{plate}/plan", { params: { path: { room, plate } }, body }),
+  );

@@ -1,0 +1,29 @@
+import { queryOptions } from "@tanstack/react-query";
+import { ApiError, cookie, data, http, type Shapes } from "./client";
+
+export type Proof = Shapes["ProofOut"];
+
+export const proofsQuery = (room: string, plate: string) =>
+  queryOptions({
+    queryKey: [room, "proofs", plate],
+    queryFn: () =>
+      data(http.GET("/api/rooms/{room}/proofs", { params: { path: { room }, query: { plate } } })),
+  });
+
+export const logProof = (room: string, body: Shapes["ProofIn"]) =>
+  data(http.POST("/api/rooms/{room}/proofs", { params: { path: { room } }, body }));
+
+export const pictureUrl = (room: string, picture: string) => `/api/rooms/${room}/files/${picture}`;
+
+/** Upload a picture with the id its maker gave it. */
+export async function sendPicture(room: string, id: string, file: File): Promise<void> {
+  const form = new FormData();
+  form.append("id", id);
+  form.append("file", file);
+  const reply = await fetch(`/api/rooms/${room}/files`, {
+    method: "POST",
+    body: form,
+    headers: { "X-CSRFToken": cookie("keen_csrf") },
+  });
+  if (!reply.ok) throw new ApiError(reply.status, (await reply.json()).error);
+}

@@ -1,0 +1,36 @@
+import { queryOptions } from "@tanstack/react-query";
+import { data, http, type Shapes } from "./client";
+
+export type Strip = Shapes["StripOut"];
+
+export const stripsQuery = (room: string) =>
+  queryOptions({
+    queryKey: [room, "strips"],
+    queryFn: () => data(http.GET("/api/rooms/{room}/strips", { params: { path: { room } } })),
+  });
+
+export const stripQuery = (room: string, strip: string) =>
+  queryOptions({
+    queryKey: [room, "strip", strip],
+    queryFn: () =>
+      data(http.GET("/api/rooms/{room}/strips/{strip}", { params: { path: { room, strip } } })),
+  });
+
+export const askQuery = (room: string, strip: string, version: number, body: Shapes["Ask"]) =>
+  queryOptions({
+    queryKey: [room, "strip", strip, version, "ask", body],
+    queryFn: () =>
+      data(
+        http.POST("/api/rooms/{room}/strips/{strip}/ask", {
+          params: { path: { room, strip } },
+          body,
+        }),
+      ),
+    placeholderData: (before) => before,
+  });
+
+export const makeStrip = (room: string, body: Shapes["StripIn"]) =>
+  data(http.POST("/api/rooms/{room}/strips", { params: { path: { room } }, body }));
+
+export const changeStrip = (room: string, strip: string, body: Shapes["StripChange"]) =>
+  data(http.PUT("/api/rooms/{room}/strips/{strip}", { params: { path: { room, strip } }, body }));

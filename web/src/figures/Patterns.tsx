@@ -1,0 +1,70 @@
+import asphalt from "../assets/asphalt.png";
+import copper from "../assets/copper.png";
+import zinc from "../assets/zinc.png";
+import { grainTile } from "./grain";
+
+/** The surfaces of a figure, under ids of its own. */
+export function Patterns({ id, tones }: { id: string; tones: number[] }) {
+  const tiles = new Map(tones.map((tone) => [grainTile(tone).key, grainTile(tone).href]));
+  return (
+    <defs>
+      {[...tiles].map(([key, href]) => (
+        <pattern
+          key={key}
+          id={`${id}-g${key}`}
+          width="192"
+          height="192"
+          patternUnits="userSpaceOnUse"
+        >
+          <image href={href} width="192" height="192" style={{ imageRendering: "pixelated" }} />
+        </pattern>
+      ))}
+      <Tile id={`${id}-copper`} href={copper} />
+      <Tile id={`${id}-zinc`} href={zinc} />
+      <Tile id={`${id}-asphalt`} href={asphalt} />
+      <pattern
+        id={`${id}-cut`}
+        width="9"
+        height="9"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(45)"
+      >
+        <path d="M0 0V9" stroke="#6E3512" strokeOpacity=".42" strokeWidth="1.4" />
+        <path d="M4.5 0V5.5" stroke="#6E3512" strokeOpacity=".42" strokeWidth="1.1" />
+      </pattern>
+      <pattern
+        id={`${id}-plan`}
+        width="7"
+        height="7"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(-45)"
+      >
+        <path d="M0 0V7" stroke="#FAF6EC" strokeOpacity=".75" strokeWidth="3.2" />
+      </pattern>
+      <pattern
+        id={`${id}-cover`}
+        width="6"
+        height="6"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(45)"
+      >
+        <rect width="6" height="6" fill="#F3EDE1" />
+        <path d="M1.5 0V6" stroke="#2C221B" strokeWidth="3" />
+      </pattern>
+      <pattern id={`${id}-bath`} width="5" height="5" patternUnits="userSpaceOnUse">
+        <path d="M0 1.5H5" stroke="#1D6B5B" strokeWidth="1.4" />
+      </pattern>
+      <pattern id={`${id}-band`} width="4" height="4" patternUnits="userSpaceOnUse">
+        <path d="M1 0V4" stroke="#1B1714" strokeOpacity=".42" strokeWidth="1" />
+      </pattern>
+    </defs>
+  );
+}
+
+function Tile({ id, href }: { id: string; href: string }) {
+  return (
+    <pattern id={id} width="256" height="256" patternUnits="userSpaceOnUse">
+      <image href={href} width="256" height="256" />
+    </pattern>
+  );
+}

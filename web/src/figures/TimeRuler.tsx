@@ -1,0 +1,84 @@
+import { wallClock } from "../ui/times";
+import { useWidth } from "./useWidth";
+
+export type RulerItem = { at: number; text: string; key: string };
+
+const SPAN_SECONDS = 2 * 3600;
+const LEFT = 130;
+
+/** The next two hours: what needs hands, and when. */
+export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[]; zone: string }) {
+  const [ref, width] = useWidth(900);
+  const left = width < 600 ? 4 : LEFT;
+  const start = Math.floor(now / 900) * 900;
+  const x = (seconds: number) => left + ((seconds - start) / SPAN_SECONDS) * (width - left - 12);
+  const quarters = Array.from({ length: SPAN_SECONDS / 900 + 1 }, (_, i) => start + i * 900);
+  const wide = width >= 600;
+  const shown = items.filter((item) => item.at < start + SPAN_SECONDS);
+  return (
+    <div ref={ref}>
+      <svg
+        width={width}
+        height="150"
+        viewBox={`0 0 ${width} 150`}
+        role="img"
+        aria-label="The next two hours"
+      >
+        {wide ? (
+          <g>
+            <text className="slab" x="0" y="34" fontSize="15" fontWeight="600">
+              Your hands
+            </text>
+            <text x="0" y="52" fontSize="13" style={{ fill: "#463E36" }}>
+              someone must be there
+            </text>
+          </g>
+        ) : null}
+        <rect
+          x={left}
+          y="86"
+          width={width - left - 12}
+          height="26"
+          fill="#C9C2B4"
+          stroke="#1B1714"
+        />
+        {quarters.map((at, i) => (
+          <g key={at}>
+            <path d={`M${x(at)} 86v${i % 2 ? 7 : 11}`} stroke="#1B1714" />
+            {i % 2 === 0 && i < quarters.length - 1 ? (
+              <text className="n" x={x(at) + 4} y="107" fontSize="13" fontWeight="640">
+                {wallClock(at, zone)}
+              </text>
+            ) : null}
+          </g>
+        ))}
+        {shown.map((item, i) => (
+          <g key={item.key}>
+            <path d={`M${x(item.at)} ${24 + (i % 2) * 28}V86`} stroke="#1D6B5B" strokeWidth="1.8" />
+            <rect x={x(item.at)} y="78" width="26" height="8" fill="#1D6B5B" />
+            <text
+              x={x(item.at) + 8}
+              y={34 + (i % 2) * 28}
+              fontSize="15"
+              fontWeight="620"
+              style={{ fill: "#14503F" }}
+            >
+              {item.text}
+            </text>
+          </g>
+        ))}
+        <path d={`M${x(now)} 70V128`} stroke="#1D6B5B" strokeWidth="2.2" />
+        <path d={`M${x(now) - 6} 64h12l-6 9Z`} fill="#1D6B5B" />
+        <text
+          x={x(now)}
+          y="143"
+          fontSize="13"
+          textAnchor={x(now) > 60 ? "middle" : "start"}
+          style={{ fill: "#463E36" }}
+        >
+          now
+        </text>
+      </svg>
+    </div>
+  );
+}

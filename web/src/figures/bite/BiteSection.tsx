@@ -1,0 +1,148 @@
+import { useId } from "react";
+import { clock } from "../../ui/times";
+import { grainTile } from "../grain";
+import { Patterns } from "../Patterns";
+import { useWidth } from "../useWidth";
+import { Footer } from "./Footer";
+import { Handles } from "./Handles";
+import { columnWidths, depthOf, minuteTicks, type Section } from "./model";
+import { Scales } from "./Scales";
+import { Strata } from "./Strata";
+
+export type Frame = {
+  id: string;
+  left: number;
+  top: number;
+  height: number;
+  xs: number[];
+  y: (seconds: number) => number;
+  section: Section;
+  size: "page" | "large" | "phone";
+  metal: string;
+};
+
+export type Editing = {
+  selected: number;
+  onSelect: (place: number) => void;
+  /** Move an area's floor to this many reference seconds. */
+  onFloor: (place: number, seconds: number) => void;
+};
+
+type Props = {
+  section: Section;
+  metal: string;
+  large?: boolean;
+  even?: boolean;
+  /** Reference seconds reached in the bath now, in the areas that are open. */
+  now?: number | null;
+  editing?: Editing;
+};
+
+const TOP = 46;
+
+function frameOf(props: Props, id: string, width: number): Frame {
+  const phone = width < 520;
+  const size = phone ? "phone" : props.large ? "large" : "page";
+  const left = { page: 92, large: 132, phone: 66 }[size];
+  const right = { page: 46, large: 62, phone: 36 }[size];
+  const height = { page: 208, large: 300, phone: 270 }[size];
+  const inner = Math.max(160, width - left - right);
+  const least = { page: 58, large: 72, phone: 40 }[size];
+  const widths = columnWidths(
+    props.section.columns.map((c) => c.share),
+    inner,
+    least,
+  );
+  const xs = widths.reduce((all, w) => [...all, (all.at(-1) as number) + w], [left]);
+  const y = (seconds: number) =>
+    TOP + depthOf(seconds, props.section.deepest, height, props.even ?? false);
+  return { id, left, top: TOP, height, xs, y, section: props.section, size, metal: props.metal };
+}
+
+/** The cross-section of a plate: across, share of the plate; down, time in the bath. */
+export function BiteSection(props: Props) {
+  const [ref, width] = useWidth(700);
+  const id = useId().replaceAll(/[^a-zA-Z0-9]/g, "");
+  const frame = frameOf(props, id, width);
+  const { section } = props;
+  const tones = section.columns.flatMap((c) => [c.expected, ...c.segments.map((s) => s.lstar)]);
+  const total = frame.top + frame.height + 150;
+  return (
+    <div ref={ref} className="bite-section">
+      <svg width={width} height={total} viewBox={`0 0 ${width} ${total}`}>
+        <title>{describe(section)}</title>
+        <Patterns id={id} tones={tones} />
+        <Heads frame={frame} />
+        <Body frame={frame} />
+        <Strata frame={frame} now={props.now ?? null} />
+        <Scales
+          frame={frame}
+          ticks={minuteTicks(section.deepest, frame.height, props.even ?? false)}
+        />
+        <Footer frame={frame} />
+        {props.editing ? (
+          <Handles frame={frame} editing={props.editing} even={props.even ?? false} />
+        ) : null}
+      </svg>
+    </div>
+  );
+}
+
+function describe(section: Section): string {
+  const areas = section.columns.map((c) => `${c.name} prints L* ${c.expected.toFixed(0)}`);
+  const bites = section.bites.map((b) => `bite ${b.number} ${clock(b.seconds)}`);
+  return `Bite section. ${areas.join(", ")}. ${bites.join(", ")}.`;
+}
+
+function Heads({ frame }: { frame: Frame }) {
+  const short = frame.size === "phone";
+  return (
+    <g>
+      {frame.section.columns.map((column, i) => {
+        const [x0, x1] = [frame.xs[i] as number, frame.xs[i + 1] as number];
+        const room = Math.floor((x1 - x0) / 7.6);
+        const name =
+          column.name.length > room
+            ? column.name.replace(/^Tone /, "").slice(0, Math.max(1, room))
+            : column.name;
+        return (
+          <g key={column.name} textAnchor="middle">
+            <text
+              className="slab"
+              x={(x0 + x1) / 2}
+              y={frame.size === "large" ? 16 : 24}
+              fontSize="15"
+              fontWeight="600"
+            >
+              {name}
+            </text>
+            {frame.size === "large" && !short ? (
+              <text x={(x0 + x1) / 2} y={34} fontSize="13" fill="#463E36">
+                {Math.round(column.share * 100)} %
+              </text>
+            ) : null}
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+function Body({ frame }: { frame: Frame }) {
+  const [x0, x1] = [frame.xs[0] as number, frame.xs.at(-1) as number];
+  const bottom = frame.top + frame.height + 26;
+  const metal = frame.metal === "zinc" ? "zinc" : "copper";
+  const body = `M${x0 - 12} ${frame.top + 11}L${x0 - 5} ${frame.top}H${x1 + 5}L${x1 + 12} ${frame.top + 11}V${bottom}H${x0 - 12}Z`;
+  return (
+    <g>
+      <path d={body} fill={`url(#${frame.id}-${metal})`} />
+      {metal === "copper" ? <path d={body} fill={`url(#${frame.id}-cut)`} /> : null}
+      <path
+        d={`M${x0 - 12} ${bottom - 4}H${x1 + 12}V${bottom + 2}H${x0 - 12}Z`}
+        fill={`url(#${frame.id}-asphalt)`}
+      />
+    </g>
+  );
+}
+
+export const grainFill = (id: string, lstar: number) => `url(#${id}-g${grainTile(lstar).key})`;

@@ -1,0 +1,171 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link, useNavigate } from "react-router";
+import type { Bath } from "../../../api/baths";
+import type { Shapes } from "../../../api/client";
+import { draftQuery, keepPlan, type Plan } from "../../../api/plans";
+import type { Plate } from "../../../api/plates";
+import { BiteSection } from "../../../figures/bite/BiteSection";
+import { biteSection } from "../../../figures/bite/model";
+import { useHere } from "../../../frame/useHere";
+import { Choice, Segments } from "../../../ui/Field";
+import { useSay } from "../../../ui/Toast";
+import { Trouble } from "../../../ui/Trouble";
+import { StageWarnings } from "./StageWarnings";
+import { Areas } from "./Areas";
+import { type PlanForm, planIn, toneForFloor } from "./form";
+import { useLate } from "./useLate";
+
+type Props = {
+  plate: Plate;
+  kept: Plan | null;
+  start: PlanForm;
+  baths: Bath[];
+  strips: Shapes["StripCard"][];
+};
+
+/** The plan's editor: tones typed or pulled in the section; the server solves, the browser draws. */
+export function PlanEditor({ plate, kept, start, baths, strips }: Props) {
+  const { room } = useHere();
+  const [form, setForm] = useState(start);
+  const [selected, setSelected] = useState(-1);
+  const [even, setEven] = useState<"eased" | "even">("eased");
+  const draft = useQuery(draftQuery(room, plate.id, useLate(planIn(form))));
+  const plan = draft.data ?? kept;
+  const locked = Boolean(plate.run);
+  if (baths.length === 0) return <NoBath metal={plate.metal} />;
+  const pull = (place: number, seconds: number) => {
+    const name = plan?.areas[place]?.name;
+    if (!plan || locked) return;
+    const lstar = String(toneForFloor(plan, Math.max(5, seconds)));
+    setForm({ ...form, areas: form.areas.map((a) => (a.name === name ? { ...a, lstar } : a)) });
+  };
+  return (
+    <>
+      <header className="flex flex-wrap items-center gap-4" style={{ minHeight: 56 }}>
+        <h1>Bite section</h1>
+        <span className="note">
+          {plate.name}.{" "}
+          {locked
+            ? "Bites were made: the run follows the plan it began with."
+            : "Pull an area's floor, or type its tone."}
+        </span>
+        <span className="ml-auto">
+          <Segments
+            label="Scale"
+            value={even}
+            options={[
+              ["eased", "Eased scale"],
+              ["even", "Even minutes"],
+            ]}
+            onChange={setEven}
+          />
+        </span>
+      </header>
+      <div className="two">
+        <div>
+          {plan ? (
+            <BiteSection
+              section={biteSection(plan.areas, plan.sheet.plan, plan.in_bath)}
+              metal={plate.metal}
+              large
+              even={even === "even"}
+              editing={locked ? undefined : { selected, onSelect: setSelected, onFloor: pull }}
+            />
+          ) : null}
+          {plan ? <StageWarnings plan={plan} /> : null}
+        </div>
+        <aside>
+          <Sources form={form} setForm={setForm} baths={baths} strips={strips} plan={plan} />
+          <Areas form={form} setForm={setForm} error={draft.error} />
+          <Keep plate={plate} form={form} kept={kept} />
+          <Trouble error={draft.error} />
+        </aside>
+      </div>
+    </>
+  );
+}
+
+function NoBath({ metal }: { metal: string }) {
+  const { room } = useHere();
+  return (
+    <div className="empty">
+      <h2>No bath for {metal}</h2>
+      <p>A plan follows today's bath: its mordant, temperature and load. Two minutes.</p>
+      <Link className="btn strong" to={`/r/${room}/baths`}>
+        Make up a bath
+      </Link>
+    </div>
+  );
+}
+
+type SourcesProps = {
+  form: PlanForm;
+  setForm: (form: PlanForm) => void;
+  baths: Bath[];
+  strips: Shapes["StripCard"][];
+  plan: Plan | null;
+};
+
+function Sources({ form, setForm, baths, strips, plan }: SourcesProps) {
+  const bath = baths.find((each) => each.id === form.bath);
+  const sheet = plan?.sheet.plan;
+  return (
+    <div className="cols" style={{ gap: 12 }}>
+      <Choice
+        label="Bath"
+        value={form.bath}
+        options={baths.map((b) => [b.id, b.name])}
+        onChange={(id) => setForm({ ...form, bath: id })}
+      />
+      <Choice
+        label="Strip"
+        value={form.strip}
+        options={[...strips.map((s) => [s.id, s.name] as [string, string]), ["", "none: a guess"]]}
+        onChange={(id) => setForm({ ...form, strip: id })}
+      />
+      {bath && sheet ? (
+        <p className="note m-0">
+          {bath.name} at <span className="n">{bath.temperature_c.toFixed(1)}</span> °C bites ×
+          <b className="n">{sheet.speed.toFixed(2)}</b> against{" "}
+          {form.strip ? "the strip" : "20 °C, fresh"} ({sheet.speed_low.toFixed(2)} to{" "}
+          {sheet.speed_high.toFixed(2)}),{" "}
+          {bath.rate_factor ? "measured" : "from thermometer and load"}. Each dip loses about{" "}
+          <span className="n">{sheet.wetting_seconds.toFixed(0)}</span> s to wetting.
+        </p>
+      ) : null}
+    </div>
+  );
+}
+
+function Keep({ plate, form, kept }: { plate: Plate; form: PlanForm; kept: Plan | null }) {
+  const { room } = useHere();
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const say = useSay();
+  const sent = planIn(form);
+  const save = useMutation({
+    mutationFn: () => keepPlan(room, plate.id, sent as NonNullable<typeof sent>),
+    onSuccess: async () => {
+      await client.invalidateQueries({ queryKey: [room] });
+      say({ text: "The plan is kept." });
+      navigate(`/r/${room}/plates/${plate.id}`);
+    },
+  });
+  return (
+    <div className="flex flex-wrap items-center gap-3" style={{ margin: "16px 0" }}>
+      <button
+        type="button"
+        className="btn strong"
+        disabled={!sent || save.isPending}
+        onClick={() => save.mutate()}
+      >
+        {kept ? "Keep the changes" : "Keep the plan"}
+      </button>
+      <Link className="btn quiet" to={`/r/${room}/plates/${plate.id}`}>
+        Back
+      </Link>
+      <Trouble error={save.error} />
+    </div>
+  );
+}

@@ -1,0 +1,8 @@
+import "@testing-library/jest-dom/vitest";
+
+class NoObserver {
+  observe() {}
+  unobserve() {}
+  disconnect() {}
+}
+globalThis.ResizeObserver ??= NoObserver as unknown as typeof ResizeObserver;

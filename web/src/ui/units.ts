@@ -1,0 +1,23 @@
+import type { Me } from "../api/session";
+
+/** The user's units, at the edge only: inside, everything is mm and °C. */
+
+export type Units = Pick<Me, "length_unit" | "temperature_unit">;
+
+export const temperatureUnit = (units: Units) => (units.temperature_unit === "F" ? "°F" : "°C");
+
+export function shownTemperature(celsius: number, units: Units): string {
+  return (units.temperature_unit === "F" ? celsius * 1.8 + 32 : celsius).toFixed(1);
+}
+
+export function readTemperature(value: number, units: Units): number {
+  return units.temperature_unit === "F" ? (value - 32) / 1.8 : value;
+}
+
+export function shownLength(mm: number, units: Units): string {
+  return units.length_unit === "in" ? (mm / 25.4).toFixed(2) : String(Math.round(mm * 10) / 10);
+}
+
+export function readLength(value: number, units: Units): number {
+  return units.length_unit === "in" ? value * 25.4 : value;
+}
