@@ -13,7 +13,7 @@ from pathlib import Path
 from ops import archive, build, checks, lan, packages, postgres, serve
 from ops.place import DATA, PYTHON, ROOT, Stop, make_data_folder, run, say
 
-DEMO_SIGN_IN, DEMO_PASSWORD = "keeper@lantern-quay", "lantern-quay"  # noqa: S105 (loopback only)
+DEMO_SIGN_IN, DEMO_PASSWORD = "keeper@lantern-quay", "lantern-quay"
 
 
 def _manage(*arguments: str, what: str) -> None:
@@ -80,7 +80,9 @@ def start(given: argparse.Namespace) -> int:
 def _greet(doors: list[serve.Door], *, demo: bool) -> None:
     print(f"Keen Bite is at http://127.0.0.1:{doors[0].port}")
     if demo:
-        print(f"Demo print room: sign in as {DEMO_SIGN_IN} with {DEMO_PASSWORD} (this machine only)")
+        print(
+            f"Demo print room: sign in as {DEMO_SIGN_IN} with {DEMO_PASSWORD} (this machine only)"
+        )
     for door in doors[1:]:
         lan.show(f"https://{door.host}:{door.port}")
     sys.stdout.flush()
@@ -88,6 +90,7 @@ def _greet(doors: list[serve.Door], *, demo: bool) -> None:
 
 def _stay(processes: list[subprocess.Popen[bytes]]) -> int:
     """Stay until Ctrl-C, or until the server ends by itself."""
+
     def end(*_: object) -> None:
         raise KeyboardInterrupt
 
@@ -136,7 +139,7 @@ def calc(given: argparse.Namespace) -> int:
         packages.install_missing(browser=False)
     build.python_environment(dev=False)
     os.chdir(ROOT)
-    os.execv(PYTHON, [str(PYTHON), "-m", "core.cli", *given.arguments])
+    os.execv(PYTHON, [str(PYTHON), "-m", "core.cli", *given.arguments])  # noqa: S606
 
 
 def demo(given: argparse.Namespace) -> int:

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import os
 import subprocess
 import tarfile
 import tempfile
@@ -35,7 +34,7 @@ def backup(target: Path) -> None:
             if (DATA / FILES).exists():
                 archive.add(DATA / FILES, FILES)
     part.chmod(0o600)
-    os.replace(part, target)
+    part.replace(target)
     say(f"backed up to {target}")
 
 
@@ -55,8 +54,9 @@ def restore(source: Path) -> None:
         archive.extractall(folder, filter="data")
         if not (Path(folder) / DUMP).exists():
             raise Stop(f"{source} holds no database. Nothing was changed.")
-        _run([_client(at, "pg_restore"), "--no-owner", "--clean", "--if-exists", "--single-transaction",
-              "-d", postgres.url(at), str(Path(folder) / DUMP)])  # fmt: skip
+        whole = ["--no-owner", "--clean", "--if-exists", "--single-transaction"]
+        dump = str(Path(folder) / DUMP)
+        _run([_client(at, "pg_restore"), *whole, "-d", postgres.url(at), dump])
         _bring_files(Path(folder) / FILES)
     say(f"restored {source}")
 

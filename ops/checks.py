@@ -49,5 +49,3 @@ def _run(steps: list[tuple[str, list[str], bool]]) -> int:
             failed.append(name)
     say("all passed" if not failed else f"failed: {', '.join(failed)}")
     return 1 if failed else 0
-
-

@@ -30,7 +30,8 @@ certificate = (
     .add_extension(x509.ExtendedKeyUsage([ExtendedKeyUsageOID.SERVER_AUTH]), critical=False)
     .sign(key, hashes.SHA256())
 )
-with os.fdopen(os.open(folder + "/lan.key", os.O_WRONLY | os.O_CREAT | os.O_TRUNC, 0o600), "wb") as file:
+flags = os.O_WRONLY | os.O_CREAT | os.O_TRUNC
+with os.fdopen(os.open(folder + "/lan.key", flags, 0o600), "wb") as file:
     file.write(key.private_bytes(serialization.Encoding.PEM,
                serialization.PrivateFormat.PKCS8, serialization.NoEncryption()))
 with open(folder + "/lan.crt", "wb") as file:

@@ -77,15 +77,22 @@ def install_missing(*, browser: bool) -> None:
     )
     still = missing(browser=browser)
     if still:
-        raise Stop(f"Still missing after installing: {' '.join(still)}. Node {NEWEST_NODE} or newer is needed.")
+        raise Stop(
+            f"Still missing after installing: {' '.join(still)}. "
+            f"Node {NEWEST_NODE} or newer is needed."
+        )
 
 
 def _administrator() -> list[str] | None:
     if os.geteuid() == 0:
         return []
-    if shutil.which("sudo") and subprocess.run(
-        ["sudo", "-n", "true"], stdin=subprocess.DEVNULL, capture_output=True, check=False
-    ).returncode == 0:
+    if (
+        shutil.which("sudo")
+        and subprocess.run(
+            ["sudo", "-n", "true"], stdin=subprocess.DEVNULL, capture_output=True, check=False
+        ).returncode
+        == 0
+    ):
         return ["sudo", "-n"]
     return None
 

@@ -1,4 +1,4 @@
-"""The project's own PostgreSQL cluster, on loopback, without a socket, with a generated password."""
+"""The project's own PostgreSQL cluster: loopback, no socket, a generated password."""
 
 from __future__ import annotations
 
@@ -41,7 +41,9 @@ class Cluster:
         """Return the port it last ran on."""
         return int((self.folder / "port").read_text())
 
-    def command(self, name: str, *arguments: str | Path, **more: object) -> subprocess.CompletedProcess[str]:
+    def command(
+        self, name: str, *arguments: str | Path, **more: object
+    ) -> subprocess.CompletedProcess[str]:
         """Run a program of the server's as the user that owns the cluster."""
         env = {"PATH": f"{self.bin}:/usr/bin:/bin", "LANG": "C.UTF-8", "HOME": str(self.folder)}
         if password := more.pop("password", None):
@@ -51,13 +53,13 @@ class Cluster:
         return subprocess.run(
             given, cwd="/", env=env, capture_output=True, text=True, check=False,
             stdin=subprocess.DEVNULL, **who, **more,
-        )  # type: ignore[call-overload,no-any-return]  # fmt: skip
+        )  # type: ignore[call-overload]  # fmt: skip
 
     def running(self) -> bool:
         """Tell whether the pid in the lock is a server of this very cluster."""
         try:
             pid = (self.data / "postmaster.pid").read_text().splitlines()[0]
-            return os.readlink(f"/proc/{pid}/cwd") == str(self.data.resolve())
+            return str(Path(f"/proc/{pid}/cwd").readlink()) == str(self.data.resolve())
         except (OSError, IndexError):
             return False
 
@@ -66,7 +68,7 @@ class Cluster:
         here = str(self.data.resolve())
         for cwd in Path("/proc").glob("[0-9]*/cwd"):
             with contextlib.suppress(OSError):
-                if os.readlink(cwd) == here:
+                if str(cwd.readlink()) == here:
                     return True
         return False
 
@@ -237,9 +239,9 @@ def _sql(at: Cluster, text: str, database: str = "postgres") -> str:
 
 
 def _make_database(at: Cluster) -> None:
-    if _sql(at, f"select 1 from pg_roles where rolname = '{ROLE}'") != "1":
+    if _sql(at, f"select 1 from pg_roles where rolname = '{ROLE}'") != "1":  # noqa: S608
         _sql(at, f"create role {ROLE} login createdb password '{_secret('pg-password')}'")
-    if _sql(at, f"select 1 from pg_database where datname = '{DATABASE}'") != "1":
+    if _sql(at, f"select 1 from pg_database where datname = '{DATABASE}'") != "1":  # noqa: S608
         _sql(at, f"create database {DATABASE} owner {ROLE}")
 
 

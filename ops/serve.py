@@ -80,7 +80,7 @@ def launch(door: Door) -> subprocess.Popen[bytes]:
         PYTHON, "-m", "gunicorn", "server.config.wsgi:application",
         "--bind", f"{door.host}:{door.port}", "--workers", "2", "--threads", "4",
         "--worker-class", "gthread", "--timeout", "60", "--graceful-timeout", "5",
-        "--worker-tmp-dir", "/dev/shm", "--no-control-socket", *extra,
+        "--worker-tmp-dir", DATA / "log", "--no-control-socket", *extra,
     ]  # fmt: skip
     return subprocess.Popen(
         list(map(str, command)), cwd=ROOT, env=environment(**more), stdin=subprocess.DEVNULL,
@@ -142,7 +142,9 @@ def stop() -> bool:
     """End the processes that were started, by id; return whether there were any."""
     if not PIDS.exists():
         return False
-    ours = [p["pid"] for p in json.loads(PIDS.read_text())["started"] if _born(p["pid"]) == p["born"]]
+    ours = [
+        p["pid"] for p in json.loads(PIDS.read_text())["started"] if _born(p["pid"]) == p["born"]
+    ]
     for pid in ours:
         with contextlib.suppress(ProcessLookupError):
             os.kill(pid, signal.SIGTERM)

@@ -47,7 +47,7 @@ class Metal:
 
 RATE_LOG_SPREAD = 0.30
 WETTING_LOG_SPREAD = 0.42
-"""Hands, agitation and grease move the wetting time by a factor of about 1.5 either way: 3 to 17 s about 7.5 s."""
+"""Hands, agitation and grease move it by a factor of about 1.5: 3 to 17 s about 7.5 s."""
 
 
 def _row(

@@ -123,7 +123,9 @@ def _scale(bath: BathFacts, energy: Array, end: Array, points: Array) -> Array:
     if bath.rate_factor is None:
         return _doubtful_strength(bath, points)
     here = temperature_factor(bath.temperature_c, energy) * load_factor(bath.load_g_per_l, end)
-    doubt = DEFAULT_RATE_FACTOR_SPREAD if bath.rate_factor_spread is None else bath.rate_factor_spread
+    doubt = (
+        DEFAULT_RATE_FACTOR_SPREAD if bath.rate_factor_spread is None else bath.rate_factor_spread
+    )
     return np.asarray(bath.rate_factor * np.exp(doubt * points[:, _MEASURED]) / here)
 
 
@@ -192,5 +194,3 @@ def load_gain_g_per_l(open_bare_cm2: float, depth_um: float, metal: str, volume_
     """Return the metal gained by a bath: area × depth × density / volume. Conserves metal."""
     grams = open_bare_cm2 * depth_um / UM_PER_CM * METALS[metal].density_g_per_cm3
     return grams / volume_l
-
-

@@ -66,7 +66,7 @@ class Bite:
 
     @cached_property
     def exposures(self) -> Array:
-        """Return reference seconds gained by lifting at each point of ``clock``: (points, draws)."""
+        """Return reference seconds gained at each point of ``clock``: (points, draws)."""
         return np.maximum(0.0, self.gained - self._lost_to_wetting)
 
     def _at(self, seconds: float) -> Array:
@@ -108,9 +108,7 @@ def start_bite(
     return Bite(clock, gained, load, wetting)
 
 
-def _load(
-    speed: BathSpeed, tray: Tray, open_bare_cm2: float, clock: Array, warm: Array
-) -> Array:
+def _load(speed: BathSpeed, tray: Tray, open_bare_cm2: float, clock: Array, warm: Array) -> Array:
     """Return the load through the bite [g/L]; an open plate slows its own bath."""
     row = speed.row
     fresh = row.rate_um_per_min * tray.strength * temperature_factor(warm, row.energy_kj_per_mol)

@@ -78,7 +78,9 @@ def _printing_first(areas: list[ReadArea]) -> str | None:
         return None
     way = "light" if off.mean() > 0 else "dark"
     cause = (
-        "a first pull, a hard wipe or a slack press" if way == "light" else "a soft wipe or much ink"
+        "a first pull, a hard wipe or a slack press"
+        if way == "light"
+        else "a soft wipe or much ink"
     )
     return (
         f"All areas are too {way} by about {abs(off.mean()):.0f} L*. That looks like printing "
@@ -102,7 +104,10 @@ def _line(area: ReadArea, off: float, act: Literal["leave", "burnish"], text: st
 def _burnish(area: ReadArea, dark_by: float) -> AreaAdvice:
     text = f"Burnish {dark_by:.0f} L* up, then degrease and proof."
     if dark_by >= LARGE_BURNISH_LSTAR:
-        text = f"{dark_by:.0f} L* too dark: scrape, then burnish. For a large area a new plate may be shorter."
+        text = (
+            f"{dark_by:.0f} L* too dark: scrape, then burnish. For a large area a new plate may be "
+            "shorter."
+        )
     return _line(area, -dark_by, "burnish", text)
 
 

@@ -117,7 +117,7 @@ _TEXTS = {
 
 
 def _notice(event: RunEvent, code: str) -> Notice:
-    return Notice(event=event.id, code=code, text=_TEXTS[code])  # type: ignore[arg-type]
+    return Notice(event=event.id, code=code, text=_TEXTS[code])
 
 
 @dataclass
@@ -160,9 +160,7 @@ def _lift_of(dip: RunEvent, lifts: list[RunEvent]) -> RunEvent | None:
     """Return the first lift that names the dip, else the first nameless lift after it."""
     named = (lift for lift in lifts if lift.data.get("dip") == dip.id)
     nameless = (
-        lift
-        for lift in lifts
-        if lift.data.get("dip") is None and lift.at_seconds >= dip.at_seconds
+        lift for lift in lifts if lift.data.get("dip") is None and lift.at_seconds >= dip.at_seconds
     )
     return next(named, None) or next(nameless, None)
 

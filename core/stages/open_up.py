@@ -1,4 +1,4 @@
-"""Planning by opening up: the darkest is bitten first, lighter areas are opened before later bites."""
+"""Planning by opening up: the darkest first, lighter areas opened before later bites."""
 
 from __future__ import annotations
 
@@ -52,8 +52,10 @@ def _steps(bench: Bench) -> list[_Step]:
     for place in wanted:
         if place in already:
             continue
-        same = groups and groups[-1] is not already and _goal(bench, groups[-1][0]) == _goal(
-            bench, place
+        same = (
+            groups
+            and groups[-1] is not already
+            and _goal(bench, groups[-1][0]) == _goal(bench, place)
         )
         if same:
             groups[-1].append(place)
@@ -84,9 +86,7 @@ def _solve_back(
     return solved
 
 
-def _bites(
-    bench: Bench, start: Exposure, steps: list[_Step], lengths: list[float]
-) -> list[Bite]:
+def _bites(bench: Bench, start: Exposure, steps: list[_Step], lengths: list[float]) -> list[Bite]:
     at, bites = start, []
     for step, seconds in zip(steps, lengths, strict=True):
         areas = [bench.given.areas[place] for place in step.is_open]

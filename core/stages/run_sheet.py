@@ -70,5 +70,3 @@ def _tones(bench: Bench, grid: Array) -> tuple[list[float], list[float], list[fl
 
 def _rounded(values: Array) -> list[float]:
     return [round(float(v), 2) for v in values]
-
-

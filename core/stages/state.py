@@ -134,9 +134,7 @@ def lifted(at: Exposure, bite: Bite, is_open: NDArray[np.bool_], seconds: float)
     total = at.seconds.copy()
     total[is_open] += bite.exposure(seconds)
     tray = at.tray
-    warm = float(
-        tray_temperature(seconds, tray.temperature_c, tray.room_c, tray.cooling_minutes)
-    )
+    warm = float(tray_temperature(seconds, tray.temperature_c, tray.room_c, tray.cooling_minutes))
     return Exposure(
         total,
         Tray(

@@ -2,15 +2,22 @@
 
 from __future__ import annotations
 
+from itertools import pairwise
+
 import numpy as np
+from numpy.typing import NDArray
 
 from core.stages.shapes import PlannedBite, PlanWarning
 from core.stages.state import Bench, Exposure, metal_gained_g_per_l
+from core.tone.table import band
+
+Array = NDArray[np.float64]
 
 SHORTEST_BITE_SECONDS = 10.0
 REACHED_LSTAR = 1.0
 """Nearer than this to the wanted tone counts as reached: nobody sees the difference."""
-SURELY_APART = 0.975
+LEAST_SEEN_LSTAR = 2.0
+"""Two printed areas nearer than this look like one tone."""
 NEAR_END_SHARE = 0.8
 
 
@@ -41,23 +48,27 @@ def _no_strip(bench: Bench) -> list[PlanWarning]:
 
 
 def _overshoots(bench: Bench, start: Exposure) -> list[PlanWarning]:
+    if not bench.given.done:
+        return []
     found = []
+    still_open = bench.given.done[-1].open
     for place, area in enumerate(bench.given.areas):
-        if area.lstar is None or not bench.given.done:
+        if area.lstar is None:
             continue
         now = float(bench.table.at(start.seconds[place]).mean())
         if now < area.lstar - REACHED_LSTAR:
-            found.append(_overshoot(area.name, now, area.lstar))
+            found.append(_overshoot(area.name, now, area.lstar, area.name in still_open))
     return found
 
 
-def _overshoot(name: str, now: float, wanted: float) -> PlanWarning:
+def _overshoot(name: str, now: float, wanted: float, still_open: bool) -> PlanWarning:
+    first = "Stop it out before the next dip. " if still_open else ""
     return PlanWarning(
         code="overshoot",
         area=name,
         params={"lstar": round(now, 1), "wanted": wanted},
-        text=f"{name} is past its tone: it prints L* {now:.0f}, wanted {wanted:.0f}. Stop it out "
-        "now. Then burnish it after the proof, or let the darker tones go as much darker.",
+        text=f"{name} went past its tone: it prints L* {now:.0f}, wanted {wanted:.0f}. {first}"
+        "Burnish it after the proof, or let the darker tones go as much darker.",
     )
 
 
@@ -152,13 +163,19 @@ def _too_close(bench: Bench, end: Exposure) -> list[PlanWarning]:
         key=lambda place: -(areas[place].lstar or 0.0),
     )
     found = []
-    for light, dark in zip(order, order[1:], strict=False):
+    for light, dark in pairwise(order):
         if areas[light].lstar == areas[dark].lstar:
             continue
-        apart = bench.table.at(end.seconds[light]) - bench.table.at(end.seconds[dark])
-        if np.mean(apart > REACHED_LSTAR) < SURELY_APART:
-            found.append(_close(areas[light].name, areas[dark].name, float(apart.mean())))
+        tones = [bench.table.at(end.seconds[place]) for place in (light, dark)]
+        apart = float((tones[0] - tones[1]).mean())
+        if apart < max(LEAST_SEEN_LSTAR, _half_band(tones[0]), _half_band(tones[1])):
+            found.append(_close(areas[light].name, areas[dark].name, apart))
     return found
+
+
+def _half_band(tones: Array) -> float:
+    low, high = band(tones)
+    return (high - low) / 2
 
 
 def _close(light: str, dark: str, apart: float) -> PlanWarning:

@@ -149,7 +149,9 @@ def _prior(given: FitStripInput) -> PriorShape:
     return PriorShape(covariance @ pull, covariance)
 
 
-_DRIFT = np.diag([0.15**2, 0.12**2, 0.25**2, 0.08**2, 0.2**2, 0.3**2, 0.2**2] + [0.4**2] * (SIZE - 7))
+_DRIFT = np.diag(
+    [0.15**2, 0.12**2, 0.25**2, 0.08**2, 0.2**2, 0.3**2, 0.2**2] + [0.4**2] * (SIZE - 7)
+)
 """How far two strips of one ground and metal differ from day to day (dust, wiping, ink)."""
 
 
@@ -201,9 +203,7 @@ def _fitted(readings: Readings, draws: Array) -> Array:
 
 def _why(readings: Readings, place: int, off: float, spread: float) -> str:
     said = readings.lstar[place] - off
-    read = (
-        f"Reads L* {readings.lstar[place]:.0f}; the others say {said:.0f} ± {2 * spread:.0f}."
-    )
+    read = f"Reads L* {readings.lstar[place]:g}; the others say {said:.0f} ± {2 * spread:.0f}."
     if off > 0:
         return f"{read} Too light: stop-out may have crept in, or the ground held."
     return f"{read} Too dark: a foul bite, or the patch was wiped less."

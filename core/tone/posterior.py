@@ -92,7 +92,7 @@ def _most_likely(readings: Readings, prior: PriorShape) -> tuple[Array, Array]:
         best, damping = trial, damping / 6.0
         if cost - new < 1e-4:
             break
-    return best, np.linalg.inv(normal)
+    return best, np.asarray(np.linalg.inv(normal), dtype=float)
 
 
 def _cost(off: Array, behind: Array) -> float:

@@ -69,7 +69,8 @@ def guess_shape(wetting_seconds: float, wetting_log_spread: float) -> PriorShape
     """Return the prior for a strip about whose ground and metal nothing is known.
 
     Centres: τ 5 min, β 0.85, D∞ 1.45 (wide), plate tone about L* 94; land 0.27 (dust is laid to
-    about a half, of which the wiped ink veils some), undercut in 12 min (a grain of 25 µm eaten from both sides at 1 µm/min).
+    about a half, of which the wiped ink veils some), undercut in 12 min (a grain of 25 µm eaten
+    from both sides at 1 µm/min).
     """
     mean = np.zeros(SIZE)
     mean[:PLAIN] = [*np.log([0.065, 1.45, 300.0, 0.85, wetting_seconds]), -1.0, np.log(720.0)]

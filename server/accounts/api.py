@@ -78,5 +78,3 @@ def _me(user: User) -> Me:
             for m in members
         ],
     )
-
-

@@ -121,5 +121,7 @@ def bath_out(bath: Bath) -> BathOut:
         life_left_share=round(max(0.0, 1 - bath.load_g_per_l / row.end_g_per_l), 3),
         care=row.care,
         care_every_seconds=row.care_every_seconds,
-        cautions=[f"{c.title}. {c.text} {c.now}" for c in cautions_for({bath.mordant}, {row.metal})],
+        cautions=[
+            f"{c.title}. {c.text} {c.now}" for c in cautions_for({bath.mordant}, {row.metal})
+        ],
     )

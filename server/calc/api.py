@@ -56,4 +56,3 @@ for _each in REGISTRY.values():
 def post_unknown(request: HttpRequest, name: str) -> None:
     """Refuse a name that the registry does not hold."""
     calculator(name)
-

@@ -14,8 +14,10 @@ from server.plans.api import router as plans
 from server.plates.api import router as plates
 from server.proofs.api import router as proofs
 from server.record.api import router as record
-from server.rooms.api import links, router as rooms
-from server.runs.api import clock, router as runs
+from server.rooms.api import links
+from server.rooms.api import router as rooms
+from server.runs.api import clock
+from server.runs.api import router as runs
 from server.strips.api import router as strips
 
 api = NinjaAPI(

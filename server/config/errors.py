@@ -111,7 +111,7 @@ def install(api: NinjaAPI) -> None:
 
     @api.exception_handler(CoreError)
     def core_error(request: HttpRequest, error: CoreError) -> HttpResponse:
-        return reply(422, ErrorBody(**error.as_dict()))  # type: ignore[arg-type]
+        return reply(422, ErrorBody(**error.as_dict()))
 
     @api.exception_handler(ValidationError)
     def bad_input(request: HttpRequest, error: ValidationError) -> HttpResponse:

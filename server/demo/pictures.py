@@ -52,7 +52,10 @@ def _halos(pen: ImageDraw.ImageDraw) -> None:
 
 def _roofs(pen: ImageDraw.ImageDraw) -> None:
     for x, w, top in ((40, 230, 330), (930, 240, 310)):
-        pen.polygon([(x, 470), (x, top + 60), (x + w / 2, top - 20), (x + w, top + 60), (x + w, 470)], fill=5)
+        pen.polygon(
+            [(x, 470), (x, top + 60), (x + w / 2, top - 20), (x + w, top + 60), (x + w, 470)],
+            fill=5,
+        )
         pen.rectangle([x + 50, top + 80, x + 85, top + 115], fill=2)
         pen.rectangle([x + 140, top + 80, x + 175, top + 115], fill=2)
 
@@ -63,7 +66,12 @@ def _stalls(pen: ImageDraw.ImageDraw) -> None:
         for i in range(9):
             left = x0 + i * stripe
             pen.polygon(
-                [(left, 545), (left + stripe, 545), (left + stripe * 0.85 + 9, 460), (left + 9, 460)],
+                [
+                    (left, 545),
+                    (left + stripe, 545),
+                    (left + stripe * 0.85 + 9, 460),
+                    (left + 9, 460),
+                ],
                 fill=0 if i % 2 else 2,
             )
         pen.rectangle([x0 + 14, 548, x1 - 14, 660], fill=5)

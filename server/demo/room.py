@@ -81,7 +81,20 @@ def _tables_in_order() -> list[Any]:
     from server.rooms.models import HandLink
     from server.runs.models import Event, Run
 
-    return [Event, Entry, Proof, Run, Plan, BathReading, Bath, Strip, Plate, Work, Picture, HandLink]
+    return [
+        Event,
+        Entry,
+        Proof,
+        Run,
+        Plan,
+        BathReading,
+        Bath,
+        Strip,
+        Plate,
+        Work,
+        Picture,
+        HandLink,
+    ]
 
 
 def _person(room: Room, sign_in: str, name: str, role: str) -> User:

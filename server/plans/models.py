@@ -21,6 +21,4 @@ class Plan(RoomThing):
     """[{"name", "parts", "lstar", "open_cm2"}], lightest first."""
 
     class Meta:
-        constraints: ClassVar = [
-            models.UniqueConstraint(fields=["plate"], name="one_plan_a_plate")
-        ]
+        constraints: ClassVar = [models.UniqueConstraint(fields=["plate"], name="one_plan_a_plate")]

@@ -51,9 +51,7 @@ def get_plates(
     return found
 
 
-@router.post(
-    "/plates", response={201: PlateOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply}
-)
+@router.post("/plates", response={201: PlateOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply})
 def post_plate(request: HttpRequest, room: RoomId, payload: PlateIn) -> tuple[int, PlateOut]:
     """Put a plate in the rack."""
     return 201, _page(put_in_plate(signed_in(request), room, payload))

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from datetime import datetime
-from typing import Annotated, Any, Literal
+from typing import Annotated, Literal
 from uuid import UUID
 
 from ninja import Schema
@@ -163,4 +163,3 @@ class Bench(Schema):
     due: list[Due]
     cautions: list[Caution]
     next: list[NextStep]
-    facts: dict[str, Any]

@@ -29,9 +29,7 @@ def get_proofs(
     return page_of(Proof.objects.filter(plate=found).order_by("-pulled_at"), page, proof_out)
 
 
-@router.post(
-    "/proofs", response={201: ProofOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply}
-)
+@router.post("/proofs", response={201: ProofOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply})
 def post_proof(request: HttpRequest, room: RoomId, payload: ProofIn) -> tuple[int, ProofOut]:
     """Log a proof."""
     return 201, proof_out(log_proof(signed_in(request), room, payload))

@@ -31,7 +31,9 @@ class ProofIn(Schema):
     picture: UUID | None = None
     pulled_at: datetime | None = None
     paper: Words = ""
-    soak_minutes: Annotated[float, Field(ge=0, le=2880, json_schema_extra={"unit": "min"})] | None = None
+    soak_minutes: (
+        Annotated[float, Field(ge=0, le=2880, json_schema_extra={"unit": "min"})] | None
+    ) = None
     ink: Words = ""
     wipe: Words = ""
     pressure: Words = ""

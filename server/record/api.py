@@ -11,8 +11,8 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
 from server.config.errors import ErrorReply
-from server.config.session import signed_in
 from server.config.paging import Page, page_of
+from server.config.session import signed_in
 from server.plates.models import Plate
 from server.record.actions.note import add_note
 from server.record.models import Entry

@@ -53,9 +53,7 @@ def get_run(request: HttpRequest, room: RoomId, run: UUID) -> RunOut:
     return run_out(find(Run, enter(signed_in(request), room, "look"), run))
 
 
-@router.post(
-    "/runs/{uuid:run}/events", response={200: RunOut, 404: ErrorReply, 422: ErrorReply}
-)
+@router.post("/runs/{uuid:run}/events", response={200: RunOut, 404: ErrorReply, 422: ErrorReply})
 def post_events(request: HttpRequest, room: RoomId, run: UUID, payload: EventsIn) -> RunOut:
     """Log events; those known already are passed over."""
     return run_out(log_events(signed_in(request), room, run, payload))

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from typing import Any
 from uuid import UUID
 
 import numpy as np
@@ -63,9 +64,7 @@ def put_strip(request: HttpRequest, room: RoomId, strip: UUID, payload: StripCha
     return _out(change_strip(signed_in(request), room, strip, payload))
 
 
-@router.post(
-    "/strips/{uuid:strip}/ask", response={200: Answer, 404: ErrorReply, 422: ErrorReply}
-)
+@router.post("/strips/{uuid:strip}/ask", response={200: Answer, 404: ErrorReply, 422: ErrorReply})
 def post_ask(request: HttpRequest, room: RoomId, strip: UUID, payload: Ask) -> Answer:
     """Ask a strip both ways: the time for a tone, the tone for a time."""
     place = enter(signed_in(request), room, "look")
@@ -86,7 +85,7 @@ def _card(strip: Strip) -> StripCard:
     return StripCard(**_card_facts(strip))
 
 
-def _card_facts(strip: Strip) -> dict[str, object]:
+def _card_facts(strip: Strip) -> dict[str, Any]:
     mordant = strip.conditions["mordant"]
     fit = strip.fit or {}
     outliers = sum(1 for patch in fit.get("patches", []) if patch["outlier"])

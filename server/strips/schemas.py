@@ -10,10 +10,10 @@ from ninja import Schema
 from pydantic import Field
 
 from core.tone.shapes import (
+    MOST_PATCHES,
     Conditions,
     CurvePoint,
     Lightness,
-    MOST_PATCHES,
     Seconds,
 )
 from server.config.errors import ErrorBody
@@ -98,5 +98,3 @@ class Answer(Schema):
     """The answers: tones first, then times."""
 
     points: list[CurvePoint]
-
-

@@ -31,9 +31,7 @@ def sign_in(request: HttpRequest, given: SignIn) -> User:
     ------
     WrongPassword, Throttled, NotAllowed
     """
-    user = authenticate(
-        request, username=given.sign_in.strip().lower(), password=given.password
-    )
+    user = authenticate(request, username=given.sign_in.strip().lower(), password=given.password)
     if getattr(request, "axes_locked_out", False):
         raise Throttled(
             "too-many-tries", "Too many tries. Wait 15 minutes, or ask a keeper for a link."

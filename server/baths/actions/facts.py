@@ -23,7 +23,7 @@ def bath_facts(bath: Bath, temperature_c: float | None = None) -> CurveBath:
             (warm, bath.load_g_per_l),
         )
     return CurveBath(
-        mordant=bath.mordant,  # type: ignore[arg-type]
+        mordant=bath.mordant,
         temperature_c=warm,
         load_g_per_l=bath.load_g_per_l,
         volume_l=bath.volume_l,

@@ -24,8 +24,8 @@ def plan_input(
     """Return the core's input for a plan."""
     return PlanBitesInput(
         curve=Curve.model_validate(curve) if curve else None,
-        method=method,  # type: ignore[arg-type]
-        areas=[{key: a[key] for key in ("name", "lstar", "open_cm2")} for a in areas],  # type: ignore[misc]
+        method=method,
+        areas=[{key: a[key] for key in ("name", "lstar", "open_cm2")} for a in areas],
         bath=bath_facts(bath, temperature_c),
         done=[done_bite(dip) for dip in done],
         round_to_seconds=round_to_seconds,

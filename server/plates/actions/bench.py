@@ -29,9 +29,8 @@ def bench(room: Room, now_seconds: float) -> Bench:
         ],
         next=[
             NextStep(plate=at.plate.id, plate_name=at.plate.name, text=next_step(at))
-            for at in stands
+            for at in sorted(stands, key=lambda at: at.run is None)
         ],
-        facts={"plates": len(stands)},
     )
 
 

@@ -27,7 +27,9 @@ def put_in_plate(user: User, room_id: uuid.UUID, given: PlateIn) -> Plate:
     if before is not None:
         return before
     plate = add(Plate(room=room, work=work, **given.model_dump(exclude={"work"})))
-    text = f"Put {plate.name} in the rack: {plate.metal}, {plate.width_mm:g} × {plate.height_mm:g} mm."
+    text = (
+        f"Put {plate.name} in the rack: {plate.metal}, {plate.width_mm:g} × {plate.height_mm:g} mm."
+    )
     write(room, user, "plate", text, plate=plate)
     return plate
 
@@ -53,7 +55,9 @@ def change_plate(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: Pla
 def _changed(said: dict[str, object]) -> str:
     if "put_away" in said:
         return "Put away." if said["put_away"] else "Taken out again."
-    return "Changed: " + ", ".join(f"{key.replace('_', ' ')} {value}" for key, value in said.items())
+    return "Changed: " + ", ".join(
+        f"{key.replace('_', ' ')} {value}" for key, value in said.items()
+    )
 
 
 @transaction.atomic

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import Any
 
 from server.plans.models import Plan
 from server.plates.models import Plate
@@ -75,7 +76,7 @@ def plate_card(at: Standing) -> PlateCard:
     return PlateCard(**_facts(at))
 
 
-def _facts(at: Standing) -> dict[str, object]:
+def _facts(at: Standing) -> dict[str, Any]:
     plate = at.plate
     return {
         "id": plate.id,

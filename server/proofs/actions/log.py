@@ -47,9 +47,7 @@ def log_proof(user: User, room_id: uuid.UUID, given: ProofIn) -> Proof:
             state_number=number,
             tones=_tones(plate, given),
             pulled_at=given.pulled_at or timezone.now(),
-            **given.model_dump(
-                exclude={"plate", "picture", "pulled_at", "tones", "same_state"}
-            ),
+            **given.model_dump(exclude={"plate", "picture", "pulled_at", "tones", "same_state"}),
         )
     )
     plate.state_number = number

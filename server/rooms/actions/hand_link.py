@@ -39,7 +39,8 @@ def make_link(user: User, room_id: uuid.UUID, given: LinkIn) -> tuple[HandLink, 
     room = enter(user, room_id, "keep members")
     member = None
     if given.kind == "reset":
-        member = Membership.objects.filter(room=room, user_id=given.user).first()
+        members = Membership.objects.filter(room=room)
+        member = members.filter(user_id=given.user).first() if given.user else None
         if member is None:
             raise NotFound("That member")
         _only_own_rooms(user, member.user)
@@ -113,8 +114,12 @@ def use_link(token: str, given: LinkUse) -> User:
 def _new_user(given: LinkUse) -> User:
     sign_in = given.sign_in.strip().lower()
     if not sign_in or not given.name.strip():
-        raise BadValue("missing", "A name and a sign-in name are needed.",
-                       field="sign_in" if not sign_in else "name", allowed="1 to 80 letters")  # fmt: skip
+        raise BadValue(
+            "missing",
+            "A name and a sign-in name are needed.",
+            field="sign_in" if not sign_in else "name",
+            allowed="1 to 80 letters",
+        )
     if User.objects.filter(sign_in=sign_in).exists():
         raise BadValue("taken", "That sign-in name is taken.", field="sign_in", value=sign_in)
     return User.objects.create_user(sign_in, given.password, name=given.name.strip())

@@ -55,9 +55,7 @@ def log_events(user: User, room_id: uuid.UUID, run_id: uuid.UUID, given: EventsI
     room = enter(user, room_id, "run")
     run = find(Run, room, run_id, lock=True)
     rows = [_row(user, run, place, event) for place, event in enumerate(given.events)]
-    known = set(
-        Event.objects.filter(id__in=[row.id for row in rows]).values_list("id", flat=True)
-    )
+    known = set(Event.objects.filter(id__in=[row.id for row in rows]).values_list("id", flat=True))
     new = list({row.id: row for row in rows if row.id not in known}.values())
     Event.objects.bulk_create(new, ignore_conflicts=True)
     for row in new:

@@ -35,7 +35,7 @@ def core_event(event: Event) -> RunEvent:
     """Return an event as the core takes it."""
     return RunEvent(
         id=str(event.id),
-        kind=event.kind,  # type: ignore[arg-type]
+        kind=event.kind,
         at_seconds=event.at.timestamp(),
         device=str(event.device),
         sequence=event.sequence,

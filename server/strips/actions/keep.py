@@ -89,5 +89,6 @@ def _prior(room: Room, strip: Strip) -> list[dict[str, Any]] | None:
         .exclude(curve=None)
         .order_by("-created_at")[:EARLIER_STRIPS]
     )
-    same = [e.curve for e in earlier if e.conditions["mordant"] == strip.conditions["mordant"]]
+    mordant = strip.conditions["mordant"]
+    same = [e.curve for e in earlier if e.curve and e.conditions["mordant"] == mordant]
     return same or None

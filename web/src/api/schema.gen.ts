@@ -1071,10 +1071,6 @@ export interface components {
             cautions: components["schemas"]["Caution"][];
             /** Due */
             due: components["schemas"]["Due"][];
-            /** Facts */
-            facts: {
-                [key: string]: unknown;
-            };
             /** Next */
             next: components["schemas"]["NextStep"][];
             /** Now Seconds */

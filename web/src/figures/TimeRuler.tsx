@@ -19,17 +19,17 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
     <div ref={ref}>
       <svg
         width={width}
-        height="150"
-        viewBox={`0 0 ${width} 150`}
+        height="122"
+        viewBox={`0 0 ${width} 122`}
         role="img"
         aria-label="The next two hours"
       >
         {wide ? (
           <g>
-            <text className="slab" x="0" y="34" fontSize="15" fontWeight="600">
+            <text className="slab" x="0" y="74" fontSize="15" fontWeight="600">
               Your hands
             </text>
-            <text x="0" y="52" fontSize="13" style={{ fill: "#463E36" }}>
+            <text x="0" y="92" fontSize="13" style={{ fill: "#463E36" }}>
               someone must be there
             </text>
           </g>
@@ -44,9 +44,9 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
         />
         {quarters.map((at, i) => (
           <g key={at}>
-            <path d={`M${x(at)} 86v${i % 2 ? 7 : 11}`} stroke="#1B1714" />
+            <path d={`M${x(at)} 66v${i % 2 ? 7 : 11}`} stroke="#1B1714" />
             {i % 2 === 0 && i < quarters.length - 1 ? (
-              <text className="n" x={x(at) + 4} y="107" fontSize="13" fontWeight="640">
+              <text className="n" x={x(at) + 4} y="87" fontSize="13" fontWeight="640">
                 {wallClock(at, zone)}
               </text>
             ) : null}
@@ -54,11 +54,11 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
         ))}
         {shown.map((item, i) => (
           <g key={item.key}>
-            <path d={`M${x(item.at)} ${24 + (i % 2) * 28}V86`} stroke="#1D6B5B" strokeWidth="1.8" />
-            <rect x={x(item.at)} y="78" width="26" height="8" fill="#1D6B5B" />
+            <path d={`M${x(item.at)} ${4 + (i % 2) * 22}V66`} stroke="#1D6B5B" strokeWidth="1.8" />
+            <rect x={x(item.at)} y="58" width="26" height="8" fill="#1D6B5B" />
             <text
               x={x(item.at) + 8}
-              y={34 + (i % 2) * 28}
+              y={16 + (i % 2) * 22}
               fontSize="15"
               fontWeight="620"
               style={{ fill: "#14503F" }}
@@ -67,11 +67,11 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
             </text>
           </g>
         ))}
-        <path d={`M${x(now)} 70V128`} stroke="#1D6B5B" strokeWidth="2.2" />
-        <path d={`M${x(now) - 6} 64h12l-6 9Z`} fill="#1D6B5B" />
+        <path d={`M${x(now)} 52V104`} stroke="#1D6B5B" strokeWidth="2.2" />
+        <path d={`M${x(now) - 6} 46h12l-6 9Z`} fill="#1D6B5B" />
         <text
           x={x(now)}
-          y="143"
+          y="118"
           fontSize="13"
           textAnchor={x(now) > 60 ? "middle" : "start"}
           style={{ fill: "#463E36" }}

@@ -43,8 +43,8 @@ const TOP = 46;
 function frameOf(props: Props, id: string, width: number): Frame {
   const phone = width < 520;
   const size = phone ? "phone" : props.large ? "large" : "page";
-  const left = { page: 92, large: 132, phone: 66 }[size];
-  const right = { page: 46, large: 62, phone: 36 }[size];
+  const left = { page: 92, large: 152, phone: 84 }[size];
+  const right = { page: 56, large: 60, phone: 48 }[size];
   const height = { page: 208, large: 300, phone: 270 }[size];
   const inner = Math.max(160, width - left - right);
   const least = { page: 58, large: 72, phone: 40 }[size];
@@ -53,10 +53,16 @@ function frameOf(props: Props, id: string, width: number): Frame {
     inner,
     least,
   );
-  const xs = widths.reduce((all, w) => [...all, (all.at(-1) as number) + w], [left]);
+  const xs = edges(widths, left);
   const y = (seconds: number) =>
     TOP + depthOf(seconds, props.section.deepest, height, props.even ?? false);
   return { id, left, top: TOP, height, xs, y, section: props.section, size, metal: props.metal };
+}
+
+function edges(widths: number[], left: number): number[] {
+  const xs = [left];
+  for (const width of widths) xs.push((xs.at(-1) as number) + width);
+  return xs;
 }
 
 /** The cross-section of a plate: across, share of the plate; down, time in the bath. */

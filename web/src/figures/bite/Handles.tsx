@@ -65,7 +65,6 @@ function Handle({
     }
   };
   return (
-    // biome-ignore lint/a11y/useSemanticElements: an area of a drawing, moved like a slider
     <g
       role="slider"
       tabIndex={0}

@@ -123,7 +123,27 @@ export function timeOf(depth: number, deepest: number, height: number, even: boo
 /** Minute ticks that leave room for their numbers. */
 export function minuteTicks(deepest: number, height: number, even: boolean): number[] {
   const ticks: number[] = [];
-  const candidates = [0.5, 1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 20, 25, 30, 40, 50, 60, 90, 120];
+  const candidates = [
+    ...(deepest < 150 ? [0.5] : []),
+    1,
+    2,
+    3,
+    4,
+    5,
+    6,
+    8,
+    10,
+    12,
+    15,
+    20,
+    25,
+    30,
+    40,
+    50,
+    60,
+    90,
+    120,
+  ];
   for (const minute of candidates.filter((m) => m * 60 <= deepest)) {
     const last = ticks.at(-1) ?? 0;
     const gap =

@@ -91,7 +91,7 @@ function Vessel({ bath }: { bath: Bath }) {
     <svg
       viewBox="0 0 240 140"
       width="100%"
-      style={{ maxHeight: 150, display: "block" }}
+      style={{ maxHeight: 118, display: "block" }}
       aria-hidden="true"
     >
       <path d={body} fill={LIQUID[bath.mordant] ?? "#C9D6DC"} />

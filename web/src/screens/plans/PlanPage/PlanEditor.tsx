@@ -9,6 +9,8 @@ import { BiteSection } from "../../../figures/bite/BiteSection";
 import { biteSection } from "../../../figures/bite/model";
 import { useHere } from "../../../frame/useHere";
 import { Choice, Segments } from "../../../ui/Field";
+import { reachedNow } from "../../../figures/bite/reachedNow";
+import { useNow } from "../../../ui/useNow";
 import { useSay } from "../../../ui/Toast";
 import { Trouble } from "../../../ui/Trouble";
 import { StageWarnings } from "./StageWarnings";
@@ -33,6 +35,7 @@ export function PlanEditor({ plate, kept, start, baths, strips }: Props) {
   const draft = useQuery(draftQuery(room, plate.id, useLate(planIn(form))));
   const plan = draft.data ?? kept;
   const locked = Boolean(plate.run);
+  const now = useNow();
   if (baths.length === 0) return <NoBath metal={plate.metal} />;
   const pull = (place: number, seconds: number) => {
     const name = plan?.areas[place]?.name;
@@ -70,6 +73,7 @@ export function PlanEditor({ plate, kept, start, baths, strips }: Props) {
               metal={plate.metal}
               large
               even={even === "even"}
+              now={reachedNow(plate, plan, now)}
               editing={locked ? undefined : { selected, onSelect: setSelected, onFloor: pull }}
             />
           ) : null}

@@ -14,7 +14,7 @@ import { Actions } from "./Actions";
 import { Course } from "./Course";
 import { Head } from "./Head";
 import { StageList } from "./StageList";
-import { reachedNow } from "./reachedNow";
+import { reachedNow } from "../../../figures/bite/reachedNow";
 
 /** A plate: its facts, its course, its bites. */
 export function PlatePage() {

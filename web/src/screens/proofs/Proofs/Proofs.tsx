@@ -99,6 +99,12 @@ function One({ proof }: { proof: Proof }) {
             />
           </a>
         ) : null}
+      </div>
+      <div>
+        <h2>
+          State {roman(proof.state_number)}
+          {proof.ok_to_print ? ", OK to print" : ""}
+        </h2>
         <dl
           className="note"
           style={{ display: "grid", gridTemplateColumns: "auto 1fr", gap: "2px 12px" }}
@@ -114,12 +120,6 @@ function One({ proof }: { proof: Proof }) {
               </div>
             ))}
         </dl>
-      </div>
-      <div>
-        <h2>
-          State {roman(proof.state_number)}
-          {proof.ok_to_print ? ", OK to print" : ""}
-        </h2>
         {proof.advice?.first ? (
           <p className="care">
             <span>{proof.advice.first}</span>

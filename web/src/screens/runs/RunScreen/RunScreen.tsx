@@ -60,7 +60,10 @@ function AtTheBath({ seen }: { seen: Seen }) {
       acts.main();
     },
     f: acts.care,
-    t: () => setAsked("temperature"),
+    t: (event) => {
+      event.preventDefault(); // or the letter would be typed into the field that opens
+      setAsked("temperature");
+    },
     c: acts.cover,
     z: acts.undo,
     Escape: () => (asked ? setAsked(null) : acts.leave()),

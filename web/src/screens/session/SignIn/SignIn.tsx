@@ -36,15 +36,7 @@ export function SignIn() {
           From a test strip to a proofed state: the times, the tones, the record.
         </p>
         <div className="pm" style={{ padding: "24px 28px" }}>
-          <form
-            onSubmit={submit}
-            className="cols"
-            style={{
-              gridTemplateColumns: "repeat(auto-fit,minmax(230px,1fr))",
-              alignItems: "end",
-              gap: 18,
-            }}
-          >
+          <form onSubmit={submit} className="signin">
             <TextField
               label="Sign-in name"
               value={name}

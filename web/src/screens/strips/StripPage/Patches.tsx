@@ -56,9 +56,7 @@ export function Patches({ strip, chosen, choose, toggle, busy }: Props) {
                     {patch.lstar.toFixed(0)}
                   </b>
                 </td>
-                <td className="right n">
-                  {off === null ? "left out" : `${off >= 0.5 ? "+" : ""}${off.toFixed(0)}`}
-                </td>
+                <td className="right n">{off === null ? "left out" : signed(off)}</td>
               </tr>
             );
           })}
@@ -116,4 +114,9 @@ function Why({
       )}
     </div>
   );
+}
+
+function signed(off: number): string {
+  const whole = Math.round(off);
+  return whole > 0 ? `+${whole}` : String(whole === 0 ? 0 : whole);
 }

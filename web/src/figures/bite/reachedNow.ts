@@ -1,5 +1,5 @@
-import type { Plan } from "../../../api/plans";
-import type { Plate } from "../../../api/plates";
+import type { Plan } from "../../api/plans";
+import type { Plate } from "../../api/plates";
 
 /** Reference seconds reached in the bath now, for the wave in the figure; null out of the bath. */
 export function reachedNow(plate: Plate, plan: Plan, now: number): number | null {
