@@ -19,7 +19,7 @@ PARTS: dict[str, list[tuple[str, list[str], bool]]] = {
         ("architecture", [*PYTEST, "tests/architecture"], False),
     ],
     "core": [("core", [*PYTEST, "-n", "2", "tests/core"], False)],
-    "server": [("server", [*PYTEST, "tests/server"], False)],
+    "server": [("server", [*PYTEST, "-n", "2", "tests/server"], False)],
     "web": [("front end", ["npm", "run", "-s", "test"], True)],
     "browser": [("browser", [*PYTEST, "tests/browser"], False)],
 }

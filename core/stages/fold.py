@@ -198,7 +198,8 @@ def _dip(number: int, dip: _Open, warm: list[RunEvent]) -> Dip:
     end = dip.lift.at_seconds if dip.lift else None
     before = [event for event in warm if event.at_seconds <= start]
     during = [e for e in warm if e.at_seconds > start and (end is None or e.at_seconds <= end)]
-    readings = [(0.0, float(before[-1].data["celsius"]))] if before else []
+    known = before[-1].data["celsius"] if before else dip.event.data.get("celsius")
+    readings = [] if known is None else [(0.0, float(known))]
     readings += [(e.at_seconds - start, float(e.data["celsius"])) for e in during]
     return Dip(
         event=dip.event.id,

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+import json
 from typing import Any
 
 from django.core.exceptions import PermissionDenied
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
+from django.http.request import RawPostDataException
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, ValidationError
 from ninja.errors import HttpError as NinjaHttpError
@@ -13,6 +15,8 @@ from pydantic import BaseModel
 
 from core.calculators import fault_body, unit_of
 from core.errors import CoreError
+
+REQUEST_PARTS = ("body", "query", "path", "form", "file", "payload")
 
 
 class ErrorBody(BaseModel):
@@ -115,7 +119,7 @@ def install(api: NinjaAPI) -> None:
 
     @api.exception_handler(ValidationError)
     def bad_input(request: HttpRequest, error: ValidationError) -> HttpResponse:
-        return reply(422, _first(error.errors))
+        return reply(422, _first(request, error.errors))
 
     @api.exception_handler(Http404)
     def not_found(request: HttpRequest, error: Http404) -> HttpResponse:
@@ -137,8 +141,20 @@ def install(api: NinjaAPI) -> None:
         return reply(error.status_code, body)
 
 
-def _first(faults: list[dict[str, Any]]) -> ErrorBody:
+def _first(request: HttpRequest, faults: list[dict[str, Any]]) -> ErrorBody:
     """Return the first fault; its path without the names of the request's parts."""
     fault = faults[0]
-    loc = tuple(part for part in fault["loc"] if part not in ("body", "query", "path", "payload"))
-    return ErrorBody(**fault_body({**fault, "loc": loc}), unit=unit_of(loc))
+    loc = tuple(part for part in fault["loc"] if part not in REQUEST_PARTS)
+    body = fault_body({**fault, "loc": loc, "input": _sent(request, loc)})
+    return ErrorBody(**body, unit=unit_of(loc))
+
+
+def _sent(request: HttpRequest, loc: tuple[Any, ...]) -> Any:
+    """Return what was sent at a path of the body, or in the address; None where nothing was."""
+    try:
+        found: Any = json.loads(request.body)
+        for part in loc:
+            found = found[part]
+    except (ValueError, KeyError, IndexError, TypeError, RawPostDataException):
+        return request.GET.get(str(loc[-1])) if loc else None
+    return found

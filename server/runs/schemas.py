@@ -49,9 +49,10 @@ class EventsIn(Schema):
 
 
 class DipData(Schema):
-    """What was open when the plate went in."""
+    """What was open when the plate went in, and how warm the bath was thought to be."""
 
     open: Annotated[list[AreaName], Field(max_length=40)]
+    celsius: BathCelsius | None = None
 
 
 class LiftData(Schema):

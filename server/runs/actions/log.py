@@ -78,8 +78,15 @@ def _row(user: User, run: Run, place: int, event: EventIn) -> Event:
         at=at,
         received_at=timezone.now(),
         by=user,
-        data=_data(place, event),
+        data=_with_bath(run, event.kind, _data(place, event)),
     )
+
+
+def _with_bath(run: Run, kind: str, data: dict[str, object]) -> dict[str, object]:
+    """Return a dip's data with the bath's temperature, where the device did not know one."""
+    if kind != "dip" or data.get("celsius") is not None:
+        return data
+    return data | {"celsius": run.bath.temperature_c}
 
 
 def _data(place: int, event: EventIn) -> dict[str, object]:

@@ -95,7 +95,7 @@ def test_warnings_say_what_to_do(goals, bath, code):
 
 
 def test_a_bite_under_ten_seconds_is_named_not_merged():
-    hot = {"temperature_c": 40, "room_c": 40}
+    hot = {"temperature_c": 40, "room_c": 40, "rate_factor": 8}
     plan = plan_bites(plan_input((92, 60, 30), bath=hot, round_to_seconds=1))
     short = next(w for w in plan.warnings if w.code == "bite-too-short")
     assert short.bite == 1 and "tone 1 and tone 2" in short.text

@@ -63,7 +63,7 @@ export function useActs(
     }
     setAsked(null);
     setSaid(null);
-    log("dip", { open: bite.open });
+    log("dip", { open: bite.open, celsius: local?.celsius ?? null });
   };
   const undo = () => {
     const undone = new Set([

@@ -1,0 +1,212 @@
+"""The main jobs, as a person does them."""
+
+import json
+
+import pytest
+from axe_playwright_python.sync_playwright import Axe
+from playwright.sync_api import expect
+
+from server.demo.room import make_id
+from server.plates.models import Plate
+from server.proofs.models import Proof
+from server.runs.models import Event
+
+pytestmark = pytest.mark.django_db(transaction=True)
+RUN, PLATE = make_id("run"), make_id("Lantern Row")
+
+
+def button(page, name):
+    return page.get_by_role("button", name=name)
+
+
+def run_state(page):
+    return json.loads(page.request.get(f"{page.api}/runs/{RUN}").text())
+
+
+def tab_to(page, locator, most=90):
+    """Reach a control with the Tab key alone."""
+    for _ in range(most):
+        if locator.evaluate("e => e === document.activeElement"):
+            return
+        page.keyboard.press("Tab")
+    raise AssertionError(f"Tab never reaches {locator}")
+
+
+def type_into(page, label, text):
+    field = page.get_by_label(label, exact=True)
+    tab_to(page, field)
+    page.keyboard.press("Control+A")
+    page.keyboard.type(text)
+
+
+def test_from_a_new_plate_to_a_proofed_state_by_keyboard(demo):
+    page = demo
+    tab_to(page, page.get_by_role("link", name="Put a plate in"))
+    page.keyboard.press("Enter")
+    type_into(page, "Name", "Ferry Lamp")
+    type_into(page, "Width", "120")
+    type_into(page, "Height", "90")
+    page.keyboard.press("Enter")
+    page.get_by_role("heading", name="Ferry Lamp").wait_for()
+
+    page.keyboard.press("4")  # the plan is the fourth step of the course
+    page.get_by_role("heading", name="Bite section").wait_for()
+    type_into(page, "L* wanted of Tone 5", "27")
+    floor = page.get_by_role("slider", name="Tone 3, floor")
+    tab_to(page, floor)
+    wanted = page.get_by_label("L* wanted of Tone 3")
+    before = wanted.input_value()
+    page.keyboard.press("Shift+ArrowDown")
+    expect(wanted).not_to_have_value(before)
+    tab_to(page, button(page, "Keep the plan"))
+    page.keyboard.press("Enter")
+    begin = button(page, "Begin to bite")
+    begin.wait_for()
+    tab_to(page, begin)
+    page.keyboard.press("Enter")
+
+    page.get_by_role("heading", name="Stop out paper").wait_for()
+    page.keyboard.press("Space")
+    expect(button(page, "Dip anyway?")).to_be_visible()
+    page.keyboard.press("c")
+    for number in range(1, 6):
+        page.keyboard.press("Space")
+        page.get_by_role("timer").wait_for()
+        if number == 2:
+            page.keyboard.press("t")
+            page.keyboard.type("180")
+            page.keyboard.press("Enter")
+            expect(page.get_by_role("alert")).to_contain_text("180 is not between 0 and 60 °C")
+            page.keyboard.press("Control+A")
+            page.keyboard.type("19.5")
+            page.keyboard.press("Enter")
+        lift_when_due(page)
+        page.keyboard.press("c")
+    end = button(page, "End the run and proof")
+    end.wait_for()
+    tab_to(page, end)
+    page.keyboard.press("Enter")
+    page.get_by_role("heading", name="Hang a proof").wait_for()
+    for tone, lstar in (("Tone 1", "85"), ("Tone 2", "60"), ("Tone 3", "52")):
+        type_into(page, f"{tone}, L* read", lstar)
+    tab_to(page, button(page, "Log State I"))
+    page.keyboard.press("Enter")
+    page.get_by_role("heading", name="State I", exact=True).wait_for()
+    plate = Plate.objects.get(name="Ferry Lamp")
+    assert plate.state_number == 1
+    assert len(Proof.objects.get(plate=plate).tones) == 3
+
+
+def lift_when_due(page):
+    """Say when the plate came out, as the past it would be: a bite takes minutes."""
+    page.evaluate(
+        """async () => {
+        const [, room, run] = /r\\/([^/]+)\\/runs\\/([^/]+)/.exec(location.pathname);
+        const token = document.cookie.split('keen_csrf=')[1].split(';')[0];
+        const url = `/api/rooms/${room}/runs/${run}`;
+        let view = null;
+        for (let i = 0; i < 40 && !view?.in_bath; i++) {
+          view = await (await fetch(url)).json();
+          if (!view.in_bath) await new Promise((r) => setTimeout(r, 200));
+        }
+        const dip = view.state.dips.at(-1);
+        const event = {id: crypto.randomUUID(), kind: 'lift', device: crypto.randomUUID(),
+          sequence: 1, monotonic_ms: 0, offset_ms: view.lift_seconds * 1000,
+          offset_spread_ms: 1, data: {dip: dip.event}};
+        await fetch(url + '/events', {method: 'POST', body: JSON.stringify({events: [event]}),
+          headers: {'X-CSRFToken': token, 'Content-Type': 'application/json'}});
+      }"""
+    )
+    page.get_by_role("timer").wait_for(state="detached")
+
+
+def test_the_bite_goes_on_without_a_line(demo, context):
+    page = demo
+    page.goto(f"{page.room}/runs/{RUN}")
+    page.get_by_role("timer").wait_for()
+    page.wait_for_function("navigator.serviceWorker.ready.then(() => true)")
+    page.wait_for_timeout(1500)
+    stored = Event.objects.count()
+    context.set_offline(True)
+    page.keyboard.press("Space")
+    expect(page.get_by_text("Out of the bath")).to_be_visible()
+    page.keyboard.press("t")
+    page.keyboard.type("21")
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("No line. Kept here, sent later.")).to_be_visible()
+    page.reload()  # the shell comes from the service worker, the events from this device
+    expect(page.get_by_text("Out of the bath")).to_be_visible()
+    assert Event.objects.count() == stored
+    context.clear_cookies()  # the session runs out meanwhile
+    context.set_offline(False)
+    page.goto(page.room.split("/r/")[0] + "/sign-in")
+    page.evaluate("localStorage.removeItem('keen-me')")
+    page.reload()
+    button(page, "Open the demo print room").click()
+    page.wait_for_url("**/bench")
+    page.goto(f"{page.room}/runs/{RUN}")
+    expect(page.get_by_text("Out of the bath")).to_be_visible()
+    page.wait_for_function(
+        """async (n) => {
+        const url = location.pathname.replace('/r/', '/api/rooms/');
+        return (await (await fetch(url)).json()).events.length >= n;
+      }""",
+        arg=stored + 2,
+    )
+    assert Event.objects.count() == stored + 2
+    assert not run_state(page)["in_bath"]
+
+
+def test_a_strip_is_read_asked_and_a_bad_patch_named(demo):
+    page = demo
+    page.goto(f"{page.room}/strips/new")
+    page.get_by_label("Name", exact=True).fill("Ferry strip")
+    page.get_by_label("Bath temperature").fill("180")
+    for i, lstar in enumerate((87, 80, 69, 74, 35, 21), 1):
+        page.get_by_label(f"Patch {i}, L*").fill(str(lstar))
+    button(page, "See the curve").click()
+    expect(page.get_by_role("alert")).to_contain_text("at most 60")
+    expect(page.get_by_label("Patch 4, L*")).to_have_value("74")
+    page.get_by_label("Bath temperature").fill("18.5")
+    button(page, "See the curve").click()
+    expect(page.get_by_text("Why patch 4 is left out")).to_be_visible()
+    page.get_by_label("Tone wanted").fill("50")
+    expect(page.get_by_text("bite", exact=False).first).to_be_visible()
+    button(page, "A time").click()
+    expect(page.get_by_text("it prints L*")).to_be_visible()
+
+
+@pytest.mark.parametrize(
+    "path",
+    ["/bench", "/strips", "/baths", "/record", "/members", f"/plates/{PLATE}",
+     f"/plates/{PLATE}/plan", f"/plates/{PLATE}/proofs", f"/plates/{PLATE}/proofs/new",
+     f"/runs/{RUN}", f"/strips/{make_id('Rosin last week')}", f"/baths/{make_id('Amber tray')}",
+     "/plates/new", "/strips/new"],
+)  # fmt: skip
+def test_axe_finds_nothing(demo, path):
+    demo.goto(demo.room + path)
+    demo.get_by_role("heading").first.wait_for()
+    demo.wait_for_timeout(700)
+    found = Axe().run(demo)
+    assert found.violations_count == 0, found.generate_report()
+
+
+def test_axe_finds_nothing_at_the_gate(page, live_server):
+    page.goto(live_server.url + "/sign-in")
+    page.get_by_role("heading", name="Keen Bite").wait_for()
+    found = Axe().run(page)
+    assert found.violations_count == 0, found.generate_report()
+
+
+def test_on_a_phone_a_bite_is_lifted_and_taken_back(demo):
+    page = demo
+    page.set_viewport_size({"width": 390, "height": 844})
+    page.goto(f"{page.room}/runs/{RUN}")
+    button(page, "Lift").click()
+    expect(page.get_by_text("Out of the bath")).to_be_visible()
+    button(page, "Undo last").click()
+    expect(page.get_by_role("timer")).to_be_visible()
+    page.goto(f"{page.room}/plates/{PLATE}")
+    page.get_by_role("heading", name="Bite section").wait_for()
+    wide = page.evaluate("document.documentElement.scrollWidth")
+    assert wide <= 390
