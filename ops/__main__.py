@@ -132,6 +132,18 @@ def check(given: argparse.Namespace) -> int:
     return checks.check()
 
 
+def api(given: argparse.Namespace) -> int:
+    """Write the API's schema and the front end's types anew."""
+    _set_up(dev=True)
+    build.node_packages()
+    postgres.start()
+    target = ROOT / "web" / "src" / "api" / "openapi.json"
+    command = ["export_openapi_schema", "--api", "server.config.api.api", "--sorted"]
+    _manage(*command, "--output", str(target), what="writing the schema")
+    run(["npm", "run", "-s", "api"], what="writing the types", cwd=ROOT / "web")
+    return 0
+
+
 def calc(given: argparse.Namespace) -> int:
     """Run a calculator; data come from standard input only."""
     make_data_folder()
@@ -197,6 +209,7 @@ def _parser() -> argparse.ArgumentParser:
     add("stop", stop)
     add("test", test).add_argument("only", nargs="*", help="core server browser web check")
     add("check", check)
+    add("api", api)
     add("calc", calc).add_argument("arguments", nargs=argparse.REMAINDER)
     add("demo", demo).add_argument("--reset", action="store_true", help="times as of now")
     people = add("user", user)
