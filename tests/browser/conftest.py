@@ -29,5 +29,3 @@ def demo(live_server, transactional_db, page):
     page.room = f"{live_server.url}/r/{ROOM_ID}"
     page.api = f"{live_server.url}/api/rooms/{ROOM_ID}"
     return page
-
-

@@ -176,19 +176,27 @@ def test_a_strip_is_read_asked_and_a_bad_patch_named(demo):
     expect(page.get_by_text("it prints L*")).to_be_visible()
 
 
-@pytest.mark.parametrize(
-    "path",
-    ["/bench", "/strips", "/baths", "/record", "/members", f"/plates/{PLATE}",
-     f"/plates/{PLATE}/plan", f"/plates/{PLATE}/proofs", f"/plates/{PLATE}/proofs/new",
-     f"/runs/{RUN}", f"/strips/{make_id('Rosin last week')}", f"/baths/{make_id('Amber tray')}",
-     "/plates/new", "/strips/new"],
+SCREENS = (
+    "/bench", "/strips", "/baths", "/record", "/members", f"/plates/{PLATE}",
+    f"/plates/{PLATE}/plan", f"/plates/{PLATE}/proofs", f"/plates/{PLATE}/proofs/new",
+    f"/runs/{RUN}", f"/strips/{make_id('Rosin last week')}", f"/baths/{make_id('Amber tray')}",
+    "/plates/new", "/strips/new",
 )  # fmt: skip
-def test_axe_finds_nothing(demo, path):
-    demo.goto(demo.room + path)
-    demo.get_by_role("heading").first.wait_for()
-    demo.wait_for_timeout(700)
-    found = Axe().run(demo)
-    assert found.violations_count == 0, found.generate_report()
+
+
+def test_axe_finds_nothing(demo):
+    found = {}
+    for path in SCREENS:
+        demo.goto(demo.room + path)
+        demo.get_by_role("heading").first.wait_for()
+        demo.wait_for_timeout(700)
+        seen = Axe().run(demo)
+        if seen.violations_count:
+            found[path] = seen.generate_report()
+    demo.goto(f"{demo.room}/runs/{RUN}")
+    demo.keyboard.press("Space")
+    demo.get_by_role("heading", name="Covered").or_(demo.get_by_text("Stop out")).first.wait_for()
+    assert not found and Axe().run(demo).violations_count == 0, found
 
 
 def test_axe_finds_nothing_at_the_gate(page, live_server):

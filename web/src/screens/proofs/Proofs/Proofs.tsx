@@ -88,7 +88,7 @@ function One({ proof }: { proof: Proof }) {
     ["Passes", String(proof.passes)],
   ];
   return (
-    <div className="section proof-cols">
+    <div className={`section ${proof.picture ? "proof-cols" : ""}`}>
       <div>
         {proof.picture ? (
           <a href={`${pictureUrl(room, proof.picture)}/original`}>
@@ -105,21 +105,12 @@ function One({ proof }: { proof: Proof }) {
           State {roman(proof.state_number)}
           {proof.ok_to_print ? ", OK to print" : ""}
         </h2>
-        <dl
-          className="note"
-          style={{ display: "grid", gridTemplateColumns: "auto 1fr", gap: "2px 12px" }}
-        >
+        <p className="note" style={{ margin: "4px 0 0" }}>
           {facts
             .filter(([, text]) => text)
-            .map(([name, text]) => (
-              <div key={name} style={{ display: "contents" }}>
-                <dt>{name}</dt>
-                <dd className="m-0" style={{ color: "var(--ink)" }}>
-                  {text}
-                </dd>
-              </div>
-            ))}
-        </dl>
+            .map(([name, text]) => `${name}: ${text}`)
+            .join(" · ")}
+        </p>
         {proof.advice?.first ? (
           <p className="care">
             <span>{proof.advice.first}</span>
