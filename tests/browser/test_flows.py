@@ -1,6 +1,7 @@
 """The main jobs, as a person does them."""
 
 import json
+import time
 
 import pytest
 from axe_playwright_python.sync_playwright import Axe
@@ -66,6 +67,10 @@ def test_from_a_new_plate_to_a_proofed_state_by_keyboard(demo):
     page.keyboard.press("Enter")
 
     page.get_by_role("heading", name="Stop out paper").wait_for()
+    clock = SlowClock(page)
+    page.reload()
+    page.get_by_role("heading", name="Stop out paper").wait_for()
+    page.wait_for_timeout(600)
     page.keyboard.press("Space")
     expect(button(page, "Dip anyway?")).to_be_visible()
     page.keyboard.press("c")
@@ -80,7 +85,7 @@ def test_from_a_new_plate_to_a_proofed_state_by_keyboard(demo):
             page.keyboard.press("Control+A")
             page.keyboard.type("19.5")
             page.keyboard.press("Enter")
-        lift_when_due(page)
+        clock.lift_when_due()
         page.keyboard.press("c")
     end = button(page, "End the run and proof")
     end.wait_for()
@@ -97,27 +102,27 @@ def test_from_a_new_plate_to_a_proofed_state_by_keyboard(demo):
     assert len(Proof.objects.get(plate=plate).tones) == 3
 
 
-def lift_when_due(page):
-    """Say when the plate came out, as the past it would be: a bite takes minutes."""
-    page.evaluate(
-        """async () => {
-        const [, room, run] = /r\\/([^/]+)\\/runs\\/([^/]+)/.exec(location.pathname);
-        const token = document.cookie.split('keen_csrf=')[1].split(';')[0];
-        const url = `/api/rooms/${room}/runs/${run}`;
-        let view = null;
-        for (let i = 0; i < 40 && !view?.in_bath; i++) {
-          view = await (await fetch(url)).json();
-          if (!view.in_bath) await new Promise((r) => setTimeout(r, 200));
-        }
-        const dip = view.state.dips.at(-1);
-        const event = {id: crypto.randomUUID(), kind: 'lift', device: crypto.randomUUID(),
-          sequence: 1, monotonic_ms: 0, offset_ms: view.lift_seconds * 1000,
-          offset_spread_ms: 1, data: {dip: dip.event}};
-        await fetch(url + '/events', {method: 'POST', body: JSON.stringify({events: [event]}),
-          headers: {'X-CSRFToken': token, 'Content-Type': 'application/json'}});
-      }"""
-    )
-    page.get_by_role("timer").wait_for(state="detached")
+class SlowClock:
+    """The server's clock as the device sees it: an hour ago, and moved on for each bite."""
+
+    def __init__(self, page):
+        self.page, self.shift = page, -3600.0
+        page.route("**/api/clock", lambda route: route.fulfill(json={"now_ms": self.now() * 1e3}))
+
+    def now(self):
+        return time.time() + self.shift
+
+    def lift_when_due(self):
+        run = self.page.url.rsplit("/", 1)[1]
+        state = {"in_bath": False}
+        while not state["in_bath"]:
+            state = json.loads(self.page.request.get(f"{self.page.api}/runs/{run}").text())
+        self.shift += state["lift_seconds"] - self.now()
+        self.page.reload()
+        self.page.get_by_role("timer").wait_for()
+        self.page.wait_for_timeout(600)
+        self.page.keyboard.press("Space")
+        self.page.get_by_role("timer").wait_for(state="detached")
 
 
 def test_the_bite_goes_on_without_a_line(demo, context):

@@ -16,11 +16,15 @@ export function Areas({ form, setForm, error }: Props) {
       <table>
         <thead>
           <tr>
-            <th aria-label="Sign" />
+            <th>
+              <span className="vh">Sign</span>
+            </th>
             <th>Area</th>
             <th>L*</th>
             <th>cm²</th>
-            <th aria-label="Remove" />
+            <th>
+              <span className="vh">Remove</span>
+            </th>
           </tr>
         </thead>
         <tbody>

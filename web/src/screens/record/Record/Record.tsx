@@ -63,7 +63,9 @@ export function Record() {
             <th>Plate</th>
             <th>Entry</th>
             <th>Who</th>
-            <th aria-label="Correct" />
+            <th>
+              <span className="vh">Correct</span>
+            </th>
           </tr>
         </thead>
         <tbody>

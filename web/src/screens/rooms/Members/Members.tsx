@@ -35,7 +35,11 @@ export function Members() {
             <th>Name</th>
             <th>Sign-in name</th>
             <th>Role</th>
-            {keeper ? <th aria-label="Actions" /> : null}
+            {keeper ? (
+              <th>
+                <span className="vh">Actions</span>
+              </th>
+            ) : null}
           </tr>
         </thead>
         <tbody>
