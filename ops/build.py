@@ -9,7 +9,7 @@ import sys
 from collections.abc import Iterable
 from pathlib import Path
 
-from ops.place import DATA, PYTHON, ROOT, VENV, WEB, run, say
+from ops.place import PYTHON, ROOT, VENV, WEB, run, say
 
 UV = "uv==0.13.9"
 SYSTEM_CERTIFICATES = Path("/etc/ssl/certs/ca-certificates.crt")
@@ -75,7 +75,7 @@ def front_end() -> None:
     sources += [p for p in (WEB / "public").rglob("*") if p.is_file()]
     sources += [WEB / name for name in ("package-lock.json", "vite.config.ts", "index.html")]
     digest = _digest(sources)
-    stamp = DATA / "built"
+    stamp = _stamp("web")
     if (WEB / "dist" / "index.html").exists() and stamp.exists() and stamp.read_text() == digest:
         return
     node_packages()

@@ -124,9 +124,10 @@ def remember(processes: list[subprocess.Popen[bytes]], doors: list[Door]) -> Non
 def _born(pid: int) -> str:
     """Return when a process began, so that a number used again is not mistaken for it."""
     try:
-        return Path(f"/proc/{pid}/stat").read_text().rsplit(") ", 1)[1].split()[19]
+        facts = Path(f"/proc/{pid}/stat").read_text().rsplit(") ", 1)[1].split()
     except OSError:
         return ""
+    return "" if facts[0] in "ZX" else facts[19]  # a zombie serves nobody
 
 
 def serving() -> list[Door]:

@@ -3,7 +3,7 @@ import { ToneSign } from "../../../figures/ToneSign";
 import { Mark, type MarkName } from "../../../ui/Mark";
 
 const PX_PER_LSTAR = 4;
-const HALF = 70;
+const HALF = 46;
 const MARKS: Record<string, MarkName> = { leave: "leave", bite: "dip", burnish: "burnish" };
 const COLOURS: Record<string, string> = {
   leave: "var(--ink-2)",
