@@ -73,3 +73,4 @@ def show(url: str) -> None:
     code = "import segno, sys; segno.make(sys.argv[1]).terminal(compact=True)"
     subprocess.run([str(PYTHON), "-c", code, url], cwd=ROOT, check=False)
     print(f"Open {url} on the tablet. It will warn once: the certificate is this machine's own.")
+    print(f"To go on with no network, trust {DATA / 'lan.crt'} on the tablet first.")
