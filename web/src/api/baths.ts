@@ -25,12 +25,6 @@ export const readingsQuery = (room: string, bath: string) =>
       ),
   });
 
-export const mordantsQuery = queryOptions({
-  queryKey: ["mordants"],
-  queryFn: () => data(http.GET("/api/mordants")),
-  staleTime: Number.POSITIVE_INFINITY,
-});
-
 export const makeBath = (room: string, body: Shapes["BathIn"]) =>
   data(http.POST("/api/rooms/{room}/baths", { params: { path: { room } }, body }));
 

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { bathsQuery, makeBath } from "../../../api/baths";
+import { useMordantOptions } from "../../../api/mordants";
 import { useHere } from "../../../frame/useHere";
 import { newId } from "../../../run/device";
 import { elsewhere, faultAt } from "../../../ui/faults";
@@ -9,15 +10,6 @@ import { Choice, NumberField, TextField } from "../../../ui/Field";
 import { Mark } from "../../../ui/Mark";
 import { Trouble } from "../../../ui/Trouble";
 import { readTemperature, shownTemperature, temperatureUnit } from "../../../ui/units";
-
-const MORDANTS: [string, string][] = [
-  ["copper-ferric", "Ferric chloride, for copper"],
-  ["copper-ferric-citric", "Ferric with citric acid, for copper"],
-  ["zinc-copper-sulphate", "Copper sulphate and salt, for zinc"],
-  ["zinc-nitric-10", "Nitric 1:10, for zinc lines"],
-  ["zinc-nitric-16", "Nitric 1:16, for zinc aquatint"],
-  ["copper-nitric", "Nitric 1:2 to 1:4, for copper"],
-];
 
 /** The baths of the room. */
 export function Baths() {
@@ -80,6 +72,7 @@ export function Baths() {
 }
 
 function MakeBath() {
+  const mordants = useMordantOptions();
   const { room, me } = useHere();
   const client = useQueryClient();
   const navigate = useNavigate();
@@ -136,7 +129,7 @@ function MakeBath() {
           onChange={set("name")}
           fault={faultAt(save.error, "name")}
         />
-        <Choice label="Mordant" value={form.mordant} options={MORDANTS} onChange={set("mordant")} />
+        <Choice label="Mordant" value={form.mordant} options={mordants} onChange={set("mordant")} />
         <Choice
           label="Vessel"
           value={form.vessel}

@@ -3,6 +3,7 @@ import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
 import { bathsQuery } from "../../../api/baths";
 import { makeStrip } from "../../../api/strips";
+import { useMordantOptions } from "../../../api/mordants";
 import { useHere } from "../../../frame/useHere";
 import { newId } from "../../../run/device";
 import { elsewhere, faultAt } from "../../../ui/faults";
@@ -13,17 +14,9 @@ import { readTemperature, temperatureUnit } from "../../../ui/units";
 import { type PatchForm, PatchRows } from "./PatchRows";
 
 const DOUBLING = [30, 60, 120, 240, 480, 960];
-const MORDANTS: [string, string][] = [
-  ["copper-ferric", "Copper, ferric chloride"],
-  ["copper-ferric-citric", "Copper, ferric with citric acid"],
-  ["copper-nitric", "Copper, nitric"],
-  ["zinc-nitric-10", "Zinc, nitric 1:10"],
-  ["zinc-nitric-16", "Zinc, nitric 1:16"],
-  ["zinc-copper-sulphate", "Zinc, copper sulphate and salt"],
-];
-
 /** Read a strip: the bath it was bitten in, and each patch's time and tone. */
 export function NewStrip() {
+  const mordants = useMordantOptions();
   const { room, me } = useHere();
   const navigate = useNavigate();
   const client = useQueryClient();
@@ -105,7 +98,7 @@ export function NewStrip() {
         <Choice
           label="Metal and mordant"
           value={form.mordant}
-          options={MORDANTS}
+          options={mordants}
           onChange={set("mordant")}
         />
         <FromBath baths={baths} onPick={(part) => setForm({ ...form, ...part })} />
