@@ -12,6 +12,8 @@ from core.stages.state import Bench, Exposure, bitten_areas, dip, lifted
 Array = NDArray[np.float64]
 
 SAME_GOAL_LSTAR = 0.05
+NEAR_ENOUGH_LSTAR = 1.0
+"""An area lifted this near to its tone gets no further bite of a few seconds: nobody sees it."""
 
 
 def plan_by_stopping_out(bench: Bench, start: Exposure) -> tuple[list[PlannedBite], Exposure]:
@@ -20,7 +22,7 @@ def plan_by_stopping_out(bench: Bench, start: Exposure) -> tuple[list[PlannedBit
     After bites already made only the areas open in the last of them are still open.
     """
     waiting = _open_places(bench)
-    finished_now = _finished_without_bite(bench, start, waiting)
+    finished_now = _finished_without_bite(bench, start, waiting) if bench.given.done else []
     closing = [place for place in range(len(bench.given.areas)) if place not in waiting]
     before = [] if bench.given.done else [_name(bench, place) for place in closing]
     waiting = [place for place in waiting if place not in finished_now]
@@ -71,7 +73,7 @@ def _finished_without_bite(bench: Bench, at: Exposure, waiting: list[int]) -> li
     return [
         place
         for place in waiting
-        if bench.table.at(at.seconds[place]).mean() <= _goal(bench, place) + SAME_GOAL_LSTAR
+        if bench.table.at(at.seconds[place]).mean() <= _goal(bench, place) + NEAR_ENOUGH_LSTAR
     ]
 
 

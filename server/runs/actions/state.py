@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import lru_cache
 
 from core.stages.fold import RunEvent, RunState, fold
 from core.stages.lift import seconds_to_lift
 from core.stages.run_sheet import run_sheet
-from core.stages.shapes import RunSheet
+from core.stages.shapes import PlanBitesInput, RunSheet
 from server.plans.actions.plan_input import plan_input
 from server.plates.models import Plate
 from server.runs.models import Event, Run
@@ -53,6 +54,12 @@ class Followed:
     stale: bool
 
 
+@lru_cache(maxsize=128)
+def _sheet(given: str) -> RunSheet:
+    """Return the sheet of an input as JSON; a pure function, so what it said before still holds."""
+    return run_sheet(PlanBitesInput.model_validate_json(given))
+
+
 def follow(run: Run, now_seconds: float, events: list[Event] | None = None) -> Followed:
     """Return where a run stands at ``now_seconds`` [s since the epoch].
 
@@ -62,7 +69,7 @@ def follow(run: Run, now_seconds: float, events: list[Event] | None = None) -> F
     state = run_state(run, events)
     dip = state.in_bath
     warm = dip.temperatures[0][1] if dip and dip.temperatures else state.temperature_c
-    sheet = run_sheet(
+    sheet = _sheet(
         plan_input(
             areas=run.areas,
             bath=run.bath,
@@ -71,7 +78,7 @@ def follow(run: Run, now_seconds: float, events: list[Event] | None = None) -> F
             round_to_seconds=run.round_to_seconds,
             done=state.done,
             temperature_c=warm,
-        )
+        ).model_dump_json()
     )
     if dip is None:
         return Followed(state, sheet, None, stale=False)
