@@ -22,7 +22,7 @@ def browser_type_launch_args():
 def demo(live_server, transactional_db, page):
     """The demo room, freshly loaded, and a page signed in to it at its bench."""
     fresh(time.time())
-    page.set_default_timeout(15_000)
+    page.set_default_timeout(40_000)
     page.goto(live_server.url + "/sign-in")
     page.get_by_role("button", name="Open the demo print room").click()
     page.wait_for_url("**/bench")

@@ -12,6 +12,7 @@ from server.plates.models import Plate
 from server.proofs.models import Proof
 from server.runs.models import Event
 
+expect.set_options(timeout=20_000)
 pytestmark = pytest.mark.django_db(transaction=True)
 RUN, PLATE = make_id("run"), make_id("Lantern Row")
 
@@ -74,7 +75,8 @@ def test_from_a_new_plate_to_a_proofed_state_by_keyboard(demo):
     page.keyboard.press("Space")
     expect(button(page, "Dip anyway?")).to_be_visible()
     page.keyboard.press("c")
-    for number in range(1, 6):
+    end = button(page, "End the run and proof")
+    for number in range(1, 10):
         page.keyboard.press("Space")
         page.get_by_role("timer").wait_for()
         if number == 2:
@@ -87,7 +89,9 @@ def test_from_a_new_plate_to_a_proofed_state_by_keyboard(demo):
             page.keyboard.press("Enter")
         clock.lift_when_due()
         page.keyboard.press("c")
-    end = button(page, "End the run and proof")
+        page.wait_for_timeout(1500)
+        if end.is_visible():
+            break
     end.wait_for()
     tab_to(page, end)
     page.keyboard.press("Enter")
