@@ -30,8 +30,8 @@ SHORTEST_SECONDS = 1e-3
 KNOT_SECONDS = np.array([6.0, 16.0, 42.0, 110.0, 290.0, 760.0, 2000.0, 5200.0])
 RESIDUAL_LENGTH = 1.2
 """e-folds of time over which the residual forgets: about one doubling and a half."""
-RESIDUAL_SPREAD = 0.2
-"""Standard deviation of ln u about the plain family: covers grains that shrink while they bite."""
+RESIDUAL_SPREAD = 0.15
+"""Standard deviation of ln u about the plain family: what grains of odd shapes add to it."""
 
 PLATE_TONE, RANGE, TIME, STEEPNESS, WETTING, LAND, UNDERCUT = range(7)
 PLAIN = 7
@@ -68,14 +68,14 @@ class PriorShape:
 def guess_shape(wetting_seconds: float, wetting_log_spread: float) -> PriorShape:
     """Return the prior for a strip about whose ground and metal nothing is known.
 
-    Centres: τ 5 min, β 0.85, D∞ 1.45 (wide), plate tone about L* 94; land 0.27 (dust is laid to
-    about a half, of which the wiped ink veils some), undercut in 12 min (a grain of 25 µm eaten
-    from both sides at 1 µm/min).
+    Centres: τ 5 min, β 0.85, D∞ 1.45 (1.2 to 1.8), plate tone about L* 94 (92 to 95.5: a hard or
+    a soft wipe); land 0.27 (0.14 to 0.45: dust is laid to about a half, of which the wiped ink
+    veils some), undercut in 12 min (a grain of 25 µm eaten from both sides at 1 µm/min).
     """
     mean = np.zeros(SIZE)
     mean[:PLAIN] = [*np.log([0.065, 1.45, 300.0, 0.85, wetting_seconds]), -1.0, np.log(720.0)]
     spread = np.ones(SIZE)
-    spread[:PLAIN] = [0.35, 0.3, 0.8, 0.18, wetting_log_spread, 1.2, 0.6]
+    spread[:PLAIN] = [0.25, 0.2, 0.8, 0.18, wetting_log_spread, 0.8, 0.6]
     return PriorShape(mean, np.diag(spread**2))
 
 

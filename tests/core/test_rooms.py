@@ -1,5 +1,7 @@
 """Plans come true in rooms whose physics is not the model's."""
 
+from functools import cache
+
 import numpy as np
 import pytest
 
@@ -11,7 +13,7 @@ from tests.simulator.room import Room
 
 GOALS = (0.10, 0.30, 0.50, 0.72, 0.95)
 SIX, THREE = (30, 60, 120, 240, 480, 960), (60, 240, 960)
-ROOMS = 36
+ROOMS = 80
 SPEED_SPREAD = 0.03
 
 
@@ -50,6 +52,7 @@ def bite_in(seed, times, measured):
     return np.array(got).T
 
 
+@cache
 def all_rooms(times, measured):
     found = [bite_in(seed, times, measured) for seed in range(ROOMS)]
     return np.array([f for f in found if f.shape[1] == len(GOALS)]).transpose(1, 0, 2)
@@ -57,9 +60,8 @@ def all_rooms(times, measured):
 
 @pytest.mark.parametrize(
     ("times", "measured", "limit"),
-    # These rooms bite at rates spread by ±30 %, some so fast that their lightest tone takes a few
-    # seconds: harsher than most. Measured here over 100 rooms a kind: 1.15, 1.44 and 1.51 L*.
-    [(SIX, True, 1.35), (SIX, False, 1.7), (THREE, True, 1.75)],
+    # 400 rooms gave 1.09, 1.33 and 1.53: docs/decisions/0006. These 80 are a harder draw of them.
+    [(SIX, True, 1.15), (SIX, False, 1.50), (THREE, True, 1.60)],
 )
 def test_tones_come_true(times, measured, limit):
     off, hit, _ = all_rooms(times, measured)
@@ -81,4 +83,4 @@ def test_doubling_by_habit_is_several_times_worse():
         lightest, darkest = room.tone(np.array([0.0, room.depth([960], 20, 5)[0]]))
         goals = [lightest - share * (lightest - darkest) for share in GOALS]
         misses.append(room.tone(depth) - goals)
-    assert np.sqrt(np.mean(np.square(misses))) > 3.5
+    assert np.sqrt(np.mean(np.square(misses))) > 4

@@ -20,13 +20,14 @@ class Room:
 
     rng: np.random.Generator
     flavour: int
+    rate_spread: float = 0.0
 
     def __post_init__(self):
         u = self.rng.uniform
         self.wetting = u(3, 14)
         self.energy = u(22, 45)
         self.end = u(45, 75)
-        self.rate = 1.5 * np.exp(self.rng.normal(0, 0.3))
+        self.rate = 1.5 * np.exp(self.rng.normal(0, 1) * self.rate_spread)
         self.reading_sd = u(0.5, 1.2)
         self.plate = u(0.80, 0.90)
         self.ink = u(0.018, 0.04)
