@@ -25,9 +25,16 @@ class Page(BaseModel, Generic[Out]):
 
 def page_of(rows: QuerySet[Row], page: int, shape: Callable[[Row], Out]) -> Page[Any]:
     """Return page ``page`` (from 1) of rows, each shaped."""
+    return page_at_once(rows, page, lambda found: [shape(row) for row in found])
+
+
+def page_at_once(
+    rows: QuerySet[Row], page: int, shape: Callable[[list[Row]], list[Out]]
+) -> Page[Any]:
+    """Return page ``page`` (from 1) of rows, shaped together, so that they are asked for once."""
     start = (page - 1) * PAGE_SIZE
     return Page[Any](
-        items=[shape(row) for row in rows[start : start + PAGE_SIZE]],
+        items=shape(list(rows[start : start + PAGE_SIZE])),
         total=rows.count(),
         page=page,
         page_size=PAGE_SIZE,

@@ -10,11 +10,11 @@ from django.http import HttpRequest
 from ninja import Query, Router
 
 from server.config.errors import ErrorReply
-from server.config.paging import Page, page_of
+from server.config.paging import Page, page_at_once
 from server.config.session import signed_in
 from server.plates.actions.bench import bench
 from server.plates.actions.keep import change_plate, mark_step, put_in_plate
-from server.plates.actions.look import plate_card, plate_out, standing
+from server.plates.actions.look import plate_card, plate_out, standing, standings
 from server.plates.models import Plate
 from server.plates.schemas import Bench, PlateCard, PlateChange, PlateIn, PlateOut, StepDone
 from server.rooms.path import RoomId
@@ -46,7 +46,11 @@ def get_plates(
     if metal:
         rows = rows.filter(metal=metal)
     now = time.time()
-    found = page_of(rows.order_by("created_at"), page, lambda p: plate_card(standing(p, now)))
+    found = page_at_once(
+        rows.order_by("created_at"),
+        page,
+        lambda plates: [plate_card(at) for at in standings(plates, now)],
+    )
     found.items.sort(key=lambda card: (card.run is None, card.place == "resting"))
     return found
 

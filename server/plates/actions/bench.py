@@ -5,7 +5,7 @@ from __future__ import annotations
 from core.data.mordants import MORDANTS
 from core.safety.cautions import cautions_for
 from server.baths.models import Bath
-from server.plates.actions.look import Standing, next_step, run_card, standing
+from server.plates.actions.look import Standing, next_step, run_card, standings
 from server.plates.models import Plate
 from server.plates.schemas import Bench, BenchBath, Caution, Due, NextStep
 from server.rooms.models import Room
@@ -14,7 +14,7 @@ from server.rooms.models import Room
 def bench(room: Room, now_seconds: float) -> Bench:
     """Return the bench of a room at ``now_seconds`` [s since the epoch]."""
     plates = Plate.objects.filter(room=room, put_away=False).order_by("created_at")
-    stands = [standing(plate, now_seconds) for plate in plates]
+    stands = standings(plates, now_seconds)
     baths = list(Bath.objects.filter(room=room, retired=False).order_by("name"))
     in_use = {at.run.bath.mordant for at in stands if at.run is not None}
     return Bench(
