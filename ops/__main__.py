@@ -207,7 +207,7 @@ def _parser() -> argparse.ArgumentParser:
     begin.add_argument("--no-demo", action="store_true", help="start with no print room")
     begin.add_argument("--lan", action="store_true", help="also serve HTTPS on the local network")
     add("stop", stop)
-    add("test", test).add_argument("only", nargs="*", help="core server browser web check")
+    add("test", test).add_argument("only", nargs="*", help="core server ops browser web check")
     add("check", check)
     add("api", api)
     add("calc", calc).add_argument("arguments", nargs=argparse.REMAINDER)

@@ -37,13 +37,13 @@ def test_a_warmer_reading_brings_the_lift_nearer(furnished):
 def test_thousand_events_shuffled_and_repeated_give_the_same_state(furnished):
     tablet, rng = furnished.tablet, random.Random(4)
     events, dip = [], None
-    for i in range(300):
+    for i in range(1000):
         kind = rng.choice(["dip", "lift", "temperature", "covered", "rocked"])
         data = {"dip": {"open": OPEN}, "lift": {"dip": dip}, "temperature": {"celsius": 18},
                 "covered": {"areas": ["Tone 1"]}, "rocked": {}}[kind]  # fmt: skip
-        events.append(tablet.event(kind, -3_000_000 + i * 9_000, **data))
+        events.append(tablet.event(kind, -9_000_000 + i * 9_000, **data))
         dip = events[-1]["id"] if kind == "dip" else dip
-    mixed = events + rng.choices(events, k=200)
+    mixed = events + rng.choices(events, k=300)
     rng.shuffle(mixed)
     for start in range(0, len(mixed), 250):
         assert tablet.send(*mixed[start : start + 250])[0] == 200
