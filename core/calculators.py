@@ -10,6 +10,8 @@ from typing import Any
 from pydantic import BaseModel, ValidationError
 
 from core.errors import CoreError, UnknownCalculator
+from core.line.plan_lines import plan_lines
+from core.line.shapes import PlanLinesInput, PlanLinesOutput
 from core.stages.advice import AdviseInput, AdviseOutput, advise
 from core.stages.plan_bites import plan_bites
 from core.stages.run_sheet import run_sheet
@@ -51,6 +53,7 @@ REGISTRY: dict[str, Calculator] = {
         Calculator("read-curve", read_curve, ReadCurveInput, ReadCurveOutput),
         Calculator("plan-bites", plan_bites, PlanBitesInput, PlanBitesOutput),
         Calculator("run-sheet", run_sheet, RunSheetInput, RunSheet),
+        Calculator("plan-lines", plan_lines, PlanLinesInput, PlanLinesOutput),
         Calculator("advise-proof", advise, AdviseInput, AdviseOutput),
     )
 }

@@ -8,9 +8,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from core.kinetics.bite import Bite
-from core.stages.shapes import PlannedBite
 from core.stages.solve import longest_clock, seconds_to_tone
-from core.stages.state import Bench, Exposure, bitten_areas, dip, lifted
+from core.stages.state import Bench, Exposure, Immersion, dip, lifted
 
 _PASSES = 2
 """Each pass starts later bites in the tray that the earlier ones, as last solved, leave."""
@@ -24,7 +23,7 @@ class _Step:
     is_open: list[int]
 
 
-def plan_by_opening_up(bench: Bench, start: Exposure) -> tuple[list[PlannedBite], Exposure]:
+def plan_by_opening_up(bench: Bench, start: Exposure) -> tuple[list[Immersion], Exposure]:
     """Return the remaining bites, darkest area first, and where the areas end.
 
     An area's time runs from its opening to the end, so lengths are solved from the last bite back.
@@ -44,18 +43,17 @@ def _steps(bench: Bench) -> list[_Step]:
     wanted = [
         place
         for place, area in enumerate(areas)
-        if area.lstar is not None and (area.lstar < bench.table.lightest or area.name in opened)
+        if (goal := bench.goals[place]) is not None
+        and (goal < bench.table.lightest or area.name in opened)
     ]
-    wanted.sort(key=lambda place: areas[place].lstar or 0.0)
+    wanted.sort(key=bench.goal)
     already = [place for place in wanted if areas[place].name in opened]
     groups = [already] if already else []
     for place in wanted:
         if place in already:
             continue
         same = (
-            groups
-            and groups[-1] is not already
-            and _goal(bench, groups[-1][0]) == _goal(bench, place)
+            groups and groups[-1] is not already and bench.goal(groups[-1][0]) == bench.goal(place)
         )
         if same:
             groups[-1].append(place)
@@ -68,10 +66,6 @@ def _steps(bench: Bench) -> list[_Step]:
     return steps
 
 
-def _goal(bench: Bench, place: int) -> float:
-    return bench.given.areas[place].lstar or 0.0
-
-
 def _solve_back(
     bench: Bench, start: Exposure, steps: list[_Step], lengths: list[float]
 ) -> list[float]:
@@ -81,7 +75,7 @@ def _solve_back(
     for number in range(len(steps) - 1, -1, -1):
         place = steps[number].is_open[-1]
         so_far = start.seconds[place] + later
-        solved[number] = seconds_to_tone(bench, so_far, bites[number], _goal(bench, place))
+        solved[number] = seconds_to_tone(bench, so_far, bites[number], bench.goal(place))
         later = later + bites[number].exposure(max(solved[number], 1e-3))
     return solved
 
@@ -102,8 +96,8 @@ def _mask(bench: Bench, step: _Step) -> NDArray[np.bool_]:
 
 def _run(
     bench: Bench, start: Exposure, steps: list[_Step], lengths: list[float]
-) -> tuple[list[PlannedBite], Exposure]:
-    at, planned = start, list[PlannedBite]()
+) -> tuple[list[Immersion], Exposure]:
+    at, planned = start, list[Immersion]()
     clock = sum(bite.seconds for bite in bench.given.done)
     white = [area.name for place, area in enumerate(bench.given.areas) if not _ever(steps, place)]
     for number, (step, seconds) in enumerate(zip(steps, lengths, strict=True), 1):
@@ -113,14 +107,16 @@ def _run(
         clock += seconds
         last = number == len(steps)
         planned.append(
-            PlannedBite(
+            Immersion(
                 number=len(bench.given.done) + number,
                 seconds=seconds,
                 cumulative_seconds=clock,
                 reference_seconds=round(float(bite.exposure(seconds).mean()), 1),
                 stop_out_before=white if number == 1 and not bench.given.done else [],
                 open_before=[bench.given.areas[place].name for place in step.opened],
-                areas=bitten_areas(bench, after, step.is_open, step.is_open if last else []),
+                is_open=step.is_open,
+                finished=step.is_open if last else [],
+                after=after,
             )
         )
         at = after

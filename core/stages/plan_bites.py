@@ -6,9 +6,10 @@ import numpy as np
 
 from core.data.mordants import TABLES_VERSION
 from core.stages.open_up import plan_by_opening_up
-from core.stages.shapes import PlanBitesInput, PlanBitesOutput, PlannedBite
-from core.stages.state import Bench, Exposure, after_done, bitten_areas, lay_out
+from core.stages.shapes import PlanBitesInput, PlanBitesOutput
+from core.stages.state import Exposure, Immersion, ToneBench, after_done, lay_out
 from core.stages.stop_out import plan_by_stopping_out
+from core.stages.tell import bitten_areas, planned_bite
 from core.stages.warnings import warnings_of
 from core.tone.table import band
 
@@ -27,25 +28,23 @@ def plan_bites(given: PlanBitesInput) -> PlanBitesOutput:
     return plan_on(bench)[0]
 
 
-def plan_on(bench: Bench) -> tuple[PlanBitesOutput, Exposure]:
+def plan_on(bench: ToneBench) -> tuple[PlanBitesOutput, Exposure]:
     """Return the plan of a bench, and where its areas stand before the next dip."""
     done, start = after_done(bench)
     bites, end = METHODS[bench.given.method](bench, start)
-    return _output(bench, start, done + bites, end), start
+    return _output(bench, start, done, bites, end), start
 
 
 def _output(
-    bench: Bench, start: Exposure, all_bites: list[PlannedBite], end: Exposure
+    bench: ToneBench, start: Exposure, done: list[Immersion], bites: list[Immersion], end: Exposure
 ) -> PlanBitesOutput:
-    made = len(bench.given.done)
-    bites = all_bites[made:]
     pace = bench.speed.at(bench.tray.temperature_c, bench.tray.load_g_per_l)
     low, high = band(pace)
     everything = list(range(len(bench.given.areas)))
-    last = np.array([bench.curve.valid_to_reference_seconds] * len(pace))
+    last = np.array([bench.valid_to_reference_seconds] * len(pace))
     return PlanBitesOutput(
-        done=all_bites[:made],
-        bites=bites,
+        done=[planned_bite(bench, dip) for dip in done],
+        bites=[planned_bite(bench, dip) for dip in bites],
         areas=bitten_areas(bench, end, everything, everything),
         warnings=warnings_of(bench, start, bites, end),
         speed=round(float(pace.mean()), 3),

@@ -8,7 +8,7 @@ from numpy.typing import NDArray
 from core.data.mordants import TABLES_VERSION
 from core.stages.plan_bites import plan_on
 from core.stages.shapes import PlanBitesInput, PlanBitesOutput, RunSheet, SheetArea
-from core.stages.state import Bench, lay_out
+from core.stages.state import ToneBench, lay_out
 from core.tone.table import GRID_SECONDS, band
 
 Array = NDArray[np.float64]
@@ -59,7 +59,7 @@ def _target(plan: PlanBitesOutput, name: str, reached: float) -> float:
     return round(reached, 1)
 
 
-def _tones(bench: Bench, grid: Array) -> tuple[list[float], list[float], list[float]]:
+def _tones(bench: ToneBench, grid: Array) -> tuple[list[float], list[float], list[float]]:
     """Return expected L*, low and high on a grid of expected reference seconds."""
     pace = bench.speed.at(bench.tray.temperature_c, bench.tray.load_g_per_l)
     share = pace / pace.mean()

@@ -20,6 +20,9 @@ WarningCode = Literal[
     "overshoot",
     "bath-near-end",
     "no-strip",
+    "land-fails",
+    "depths-too-close",
+    "rate-guessed",
 ]
 
 

@@ -21,7 +21,7 @@ def longest_clock(bench: Bench, at: Exposure) -> float:
     tray = at.tray
     coldest = tray.temperature_c if tray.room_c is None else min(tray.temperature_c, tray.room_c)
     pace = float(np.mean(bench.speed.at(coldest, tray.load_g_per_l)))
-    return 120.0 + 1.6 * bench.curve.valid_to_reference_seconds / max(pace, SLOWEST_SPEED)
+    return 120.0 + 1.6 * bench.valid_to_reference_seconds / max(pace, SLOWEST_SPEED)
 
 
 def seconds_to_tone(bench: Bench, so_far: Array, bite: Bite, goal: float) -> float:
@@ -72,5 +72,5 @@ def _between(
 
 def seconds_to_strip_end(bench: Bench, so_far: Array, bite: Bite) -> float:
     """Return clock seconds until an area has bitten as long as the strip's last good patch."""
-    left = bench.curve.valid_to_reference_seconds - float(so_far.mean())
+    left = bench.valid_to_reference_seconds - float(so_far.mean())
     return bite.clock_for_mean(left) if left > 0 else 0.0

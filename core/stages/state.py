@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Protocol
 
 import numpy as np
 from numpy.typing import NDArray
@@ -11,29 +13,80 @@ from core.data.mordants import BARE_SHARE_OF_AQUATINT, MORDANTS
 from core.kinetics.bath import BathSpeed, bath_speed, load_gain_g_per_l, tray_temperature
 from core.kinetics.bite import Bite, Tray, past_exposure, start_bite
 from core.kinetics.speed import strength_factor
-from core.stages.shapes import Area, BittenArea, DoneBite, PlanBitesInput, PlannedBite
+from core.stages.shapes import DoneBite, PlanBitesInput
 from core.tone.no_strip import guess_curve
-from core.tone.shapes import Curve
-from core.tone.table import ToneTable, band, table_of
+from core.tone.shapes import Curve, CurveBath
+from core.tone.table import ToneTable, table_of
 from core.units import SECONDS_PER_MINUTE
 
 Array = NDArray[np.float64]
 
 
+class Wish(Protocol):
+    """An area or a group of lines as it was asked for."""
+
+    @property
+    def name(self) -> str: ...
+    @property
+    def open_cm2(self) -> float: ...
+
+
+class Wanted(Protocol):
+    """What a plan is asked for, whatever its goals are measured in."""
+
+    @property
+    def areas(self) -> Sequence[Wish]: ...
+    @property
+    def done(self) -> list[DoneBite]: ...
+    @property
+    def round_to_seconds(self) -> float: ...
+
+
+class Falling(Protocol):
+    """What an exposure comes to, on a scale that falls with time: L*, or depth below zero."""
+
+    def at(self, reference_seconds: Array) -> Array: ...
+    @property
+    def lightest(self) -> float: ...
+    @property
+    def wetting(self) -> Array: ...
+
+
 @dataclass(frozen=True)
 class Bench:
-    """Everything a plan is computed from, validated and tabulated once."""
+    """Everything a plan is computed from, validated and tabulated once.
 
-    given: PlanBitesInput
-    curve: Curve
-    table: ToneTable
+    ``goals`` are on the scale of ``table``, None for what is never bitten.
+    """
+
+    given: Wanted
+    goals: list[float | None]
+    table: Falling
     speed: BathSpeed
     tray: Tray
+    valid_to_reference_seconds: float
+    bare_share: float
 
     @property
     def wetting(self) -> Array:
         """Return the wetting time of each draw [s]."""
         return self.table.wetting
+
+    def goal(self, place: int) -> float:
+        """Return the goal of an area that is to be bitten."""
+        goal = self.goals[place]
+        if goal is None:
+            raise AssertionError("a paper-white area is never open")
+        return goal
+
+
+@dataclass(frozen=True)
+class ToneBench(Bench):
+    """The bench of a plan for tones: the table is of L*."""
+
+    given: PlanBitesInput
+    table: ToneTable
+    curve: Curve
 
 
 @dataclass(frozen=True)
@@ -44,8 +97,23 @@ class Exposure:
     tray: Tray
 
 
-def lay_out(given: PlanBitesInput) -> Bench:
-    """Return the bench of a plan.
+@dataclass(frozen=True)
+class Immersion:
+    """One dip, made or planned: places of the areas open and finished, and where all stand then."""
+
+    number: int
+    seconds: float
+    cumulative_seconds: float
+    reference_seconds: float
+    stop_out_before: list[str]
+    open_before: list[str]
+    is_open: list[int]
+    finished: list[int]
+    after: Exposure
+
+
+def lay_out(given: PlanBitesInput) -> ToneBench:
+    """Return the bench of a plan for tones.
 
     Raises
     ------
@@ -54,9 +122,21 @@ def lay_out(given: PlanBitesInput) -> Bench:
     """
     curve = given.curve or guess_curve(given.bath.mordant)
     table = table_of(curve)
-    bath = given.bath
-    speed = bath_speed(bath, curve.conditions, len(table.lstar))
-    tray = Tray(
+    return ToneBench(
+        given=given,
+        goals=[area.lstar for area in given.areas],
+        table=table,
+        speed=bath_speed(given.bath, curve.conditions, len(table.lstar)),
+        tray=tray_of(given.bath),
+        valid_to_reference_seconds=curve.valid_to_reference_seconds,
+        bare_share=BARE_SHARE_OF_AQUATINT,
+        curve=curve,
+    )
+
+
+def tray_of(bath: CurveBath) -> Tray:
+    """Return the tray as the first dip finds it."""
+    return Tray(
         temperature_c=bath.temperature_c,
         load_g_per_l=bath.load_g_per_l,
         volume_l=bath.volume_l,
@@ -64,14 +144,13 @@ def lay_out(given: PlanBitesInput) -> Bench:
         cooling_minutes=bath.cooling_minutes,
         strength=strength_factor(MORDANTS[bath.mordant], bath.baume, bath.load_g_per_l),
     )
-    return Bench(given, curve, table, speed, tray)
 
 
-def after_done(bench: Bench) -> tuple[list[PlannedBite], Exposure]:
-    """Return the bites already made with what they came to, and where the areas stand."""
+def after_done(bench: Bench) -> tuple[list[Immersion], Exposure]:
+    """Return the bites already made, and where the areas stand."""
     areas = bench.given.areas
     at = Exposure(np.zeros((len(areas), len(bench.wetting))), bench.tray)
-    told: list[PlannedBite] = []
+    told: list[Immersion] = []
     clock = 0.0
     before: set[str] = {area.name for area in areas}
     for number, bite in enumerate(bench.given.done, 1):
@@ -82,14 +161,16 @@ def after_done(bench: Bench) -> tuple[list[PlannedBite], Exposure]:
         at = Exposure(seconds, bench.tray)
         clock += bite.seconds
         told.append(
-            PlannedBite(
+            Immersion(
                 number=number,
                 seconds=bite.seconds,
                 cumulative_seconds=clock,
                 reference_seconds=round(float(gained.mean()), 1),
                 stop_out_before=sorted(before - set(bite.open)),
                 open_before=[],
-                areas=bitten_areas(bench, at, places, _closed_after(bench, number)),
+                is_open=places,
+                finished=_closed_after(bench, number),
+                after=at,
             )
         )
         before = set(bite.open)
@@ -119,14 +200,16 @@ def _readings(bite: DoneBite, bath_c: float) -> list[tuple[float, float]]:
     return [(0.0, bath_c if bite.temperature_c is None else bite.temperature_c)]
 
 
-def bare_cm2(areas: list[Area]) -> float:
-    """Return the bare metal [cm²] between the grains of aquatinted areas."""
-    return BARE_SHARE_OF_AQUATINT * sum(area.open_cm2 for area in areas)
+def bare_cm2(bench: Bench, areas: Sequence[Wish]) -> float:
+    """Return the bare metal [cm²] of open areas: between the grains, or in the lines."""
+    return bench.bare_share * sum(area.open_cm2 for area in areas)
 
 
-def dip(bench: Bench, at: Exposure, open_areas: list[Area], longest_seconds: float) -> Bite:
+def dip(bench: Bench, at: Exposure, open_areas: Sequence[Wish], longest_seconds: float) -> Bite:
     """Return a bite of the open areas, to be lifted at any time up to ``longest_seconds``."""
-    return start_bite(bench.speed, at.tray, bare_cm2(open_areas), longest_seconds, bench.wetting)
+    return start_bite(
+        bench.speed, at.tray, bare_cm2(bench, open_areas), longest_seconds, bench.wetting
+    )
 
 
 def lifted(at: Exposure, bite: Bite, is_open: NDArray[np.bool_], seconds: float) -> Exposure:
@@ -148,38 +231,12 @@ def lifted(at: Exposure, bite: Bite, is_open: NDArray[np.bool_], seconds: float)
     )
 
 
-def bitten_areas(
-    bench: Bench, at: Exposure, places: list[int], finished: list[int]
-) -> list[BittenArea]:
-    """Return the expected tones of areas with their 95 % bands."""
-    alike: dict[bytes, tuple[float, float, float, float]] = {}
-    result = []
-    for place in places:
-        seconds = at.seconds[place]
-        key = seconds.tobytes()
-        if key not in alike:
-            tones = bench.table.at(seconds)
-            alike[key] = (float(tones.mean()), *band(tones), float(seconds.mean()))
-        lstar, low, high, reference = (round(value, 1) for value in alike[key])
-        result.append(
-            BittenArea(
-                name=bench.given.areas[place].name,
-                lstar=lstar,
-                lstar_low=low,
-                lstar_high=high,
-                finished=place in finished,
-                reference_seconds=reference,
-            )
-        )
-    return result
-
-
-def metal_gained_g_per_l(bench: Bench, open_areas: list[Area], seconds: float) -> float:
+def metal_gained_g_per_l(bench: Bench, open_areas: Sequence[Wish], seconds: float) -> float:
     """Return the load a bite adds [g/L] at the table's rate."""
     rate = bench.speed.rate_um_per_min(
         bench.tray.temperature_c, bench.tray.load_g_per_l, bench.tray.strength
     )
     depth = rate * seconds / SECONDS_PER_MINUTE
     return load_gain_g_per_l(
-        bare_cm2(open_areas), depth, bench.speed.row.metal, bench.tray.volume_l
+        bare_cm2(bench, open_areas), depth, bench.speed.row.metal, bench.tray.volume_l
     )

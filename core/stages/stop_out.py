@@ -5,18 +5,17 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import NDArray
 
-from core.stages.shapes import PlannedBite
 from core.stages.solve import longest_clock, seconds_to_tone
-from core.stages.state import Bench, Exposure, bitten_areas, dip, lifted
+from core.stages.state import Bench, Exposure, Immersion, dip, lifted
 
 Array = NDArray[np.float64]
 
-SAME_GOAL_LSTAR = 0.05
-NEAR_ENOUGH_LSTAR = 1.0
-"""An area lifted this near to its tone gets no further bite of a few seconds: nobody sees it."""
+SAME_GOAL = 0.05
+NEAR_ENOUGH = 1.0
+"""An area lifted this near to its tone (L*) or depth (µm) gets no further bite of a few seconds."""
 
 
-def plan_by_stopping_out(bench: Bench, start: Exposure) -> tuple[list[PlannedBite], Exposure]:
+def plan_by_stopping_out(bench: Bench, start: Exposure) -> tuple[list[Immersion], Exposure]:
     """Return the remaining bites, lightest area first, and where the areas end.
 
     After bites already made only the areas open in the last of them are still open.
@@ -27,7 +26,7 @@ def plan_by_stopping_out(bench: Bench, start: Exposure) -> tuple[list[PlannedBit
     before = [] if bench.given.done else [_name(bench, place) for place in closing]
     waiting = [place for place in waiting if place not in finished_now]
     before += [_name(bench, place) for place in finished_now]
-    bites: list[PlannedBite] = []
+    bites: list[Immersion] = []
     at = start
     clock = sum(bite.seconds for bite in bench.given.done)
     while waiting:
@@ -36,14 +35,16 @@ def plan_by_stopping_out(bench: Bench, start: Exposure) -> tuple[list[PlannedBit
         clock += seconds
         gained = (after.seconds - at.seconds)[waiting[0]].mean()
         bites.append(
-            PlannedBite(
+            Immersion(
                 number=number,
                 seconds=seconds,
                 cumulative_seconds=clock,
                 reference_seconds=round(float(gained), 1),
                 stop_out_before=before,
                 open_before=[],
-                areas=bitten_areas(bench, after, waiting, closed),
+                is_open=waiting,
+                finished=closed,
+                after=after,
             )
         )
         before = [_name(bench, place) for place in closed]
@@ -62,9 +63,9 @@ def _open_places(bench: Bench) -> list[int]:
     return [
         place
         for place, area in enumerate(areas)
-        if area.lstar is not None
+        if (goal := bench.goals[place]) is not None
         and area.name in still
-        and (area.lstar < bench.table.lightest or bench.given.done)
+        and (goal < bench.table.lightest or bench.given.done)
     ]
 
 
@@ -73,15 +74,8 @@ def _finished_without_bite(bench: Bench, at: Exposure, waiting: list[int]) -> li
     return [
         place
         for place in waiting
-        if bench.table.at(at.seconds[place]).mean() <= _goal(bench, place) + NEAR_ENOUGH_LSTAR
+        if bench.table.at(at.seconds[place]).mean() <= bench.goal(place) + NEAR_ENOUGH
     ]
-
-
-def _goal(bench: Bench, place: int) -> float:
-    goal = bench.given.areas[place].lstar
-    if goal is None:
-        raise AssertionError("a paper-white area is never open")
-    return goal
 
 
 def _next_bite(bench: Bench, at: Exposure, waiting: list[int]) -> tuple[float, list[int], Exposure]:
@@ -89,7 +83,7 @@ def _next_bite(bench: Bench, at: Exposure, waiting: list[int]) -> tuple[float, l
     areas = [bench.given.areas[place] for place in waiting]
     bite = dip(bench, at, areas, longest_clock(bench, at))
     need, first = min(
-        (seconds_to_tone(bench, at.seconds[place], bite, _goal(bench, place)), place)
+        (seconds_to_tone(bench, at.seconds[place], bite, bench.goal(place)), place)
         for place in _next_in_line(bench, at, waiting)
     )
     step = bench.given.round_to_seconds
@@ -111,15 +105,15 @@ def _next_in_line(bench: Bench, at: Exposure, waiting: list[int]) -> list[int]:
     for place in waiting:
         so_far = float(at.seconds[place].mean())
         best = lightest.get(so_far, place)
-        lightest[so_far] = max(best, place, key=lambda p: _goal(bench, p))
+        lightest[so_far] = max(best, place, key=lambda p: bench.goal(p))
     return list(lightest.values())
 
 
 def _reached(bench: Bench, exposure: Array, place: int, first: int) -> bool:
     """Tell whether an area is due within the same rounded bite as the first."""
-    goal = _goal(bench, place)
+    goal = bench.goal(place)
     return (
-        abs(goal - _goal(bench, first)) <= SAME_GOAL_LSTAR
+        abs(goal - bench.goal(first)) <= SAME_GOAL
         or float(bench.table.at(exposure).mean()) <= goal
-        or float(exposure.mean()) >= bench.curve.valid_to_reference_seconds
+        or float(exposure.mean()) >= bench.valid_to_reference_seconds
     )

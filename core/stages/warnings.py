@@ -7,8 +7,8 @@ from itertools import pairwise
 import numpy as np
 from numpy.typing import NDArray
 
-from core.stages.shapes import PlannedBite, PlanWarning
-from core.stages.state import Bench, Exposure, metal_gained_g_per_l
+from core.stages.shapes import PlanWarning
+from core.stages.state import Bench, Exposure, Immersion, ToneBench, metal_gained_g_per_l
 from core.tone.table import band
 
 Array = NDArray[np.float64]
@@ -22,20 +22,20 @@ NEAR_END_SHARE = 0.8
 
 
 def warnings_of(
-    bench: Bench, start: Exposure, bites: list[PlannedBite], end: Exposure
+    bench: ToneBench, start: Exposure, bites: list[Immersion], end: Exposure
 ) -> list[PlanWarning]:
     """Return the warnings of a plan, the gravest first."""
     return [
         *_overshoots(bench, start),
         *_no_strip(bench),
-        *_bath_near_end(bench, bites),
+        *bath_near_end(bench, bites),
         *_out_of_reach(bench, end),
-        *_too_short(bites),
+        *too_short(bench, bites),
         *_too_close(bench, end),
     ]
 
 
-def _no_strip(bench: Bench) -> list[PlanWarning]:
+def _no_strip(bench: ToneBench) -> list[PlanWarning]:
     if bench.curve.measured:
         return []
     return [
@@ -47,7 +47,7 @@ def _no_strip(bench: Bench) -> list[PlanWarning]:
     ]
 
 
-def _overshoots(bench: Bench, start: Exposure) -> list[PlanWarning]:
+def _overshoots(bench: ToneBench, start: Exposure) -> list[PlanWarning]:
     if not bench.given.done:
         return []
     found = []
@@ -72,10 +72,11 @@ def _overshoot(name: str, now: float, wanted: float, still_open: bool) -> PlanWa
     )
 
 
-def _bath_near_end(bench: Bench, bites: list[PlannedBite]) -> list[PlanWarning]:
-    areas = {area.name: area for area in bench.given.areas}
+def bath_near_end(bench: Bench, bites: list[Immersion]) -> list[PlanWarning]:
+    """Return a warning where the bites to come load the bath to near its end of life."""
+    areas = bench.given.areas
     load = bench.tray.load_g_per_l + sum(
-        metal_gained_g_per_l(bench, [areas[a.name] for a in bite.areas], bite.seconds)
+        metal_gained_g_per_l(bench, [areas[place] for place in bite.is_open], bite.seconds)
         for bite in bites
     )
     end = bench.speed.row.end_g_per_l
@@ -92,7 +93,7 @@ def _bath_near_end(bench: Bench, bites: list[PlannedBite]) -> list[PlanWarning]:
     ]
 
 
-def _out_of_reach(bench: Bench, end: Exposure) -> list[PlanWarning]:
+def _out_of_reach(bench: ToneBench, end: Exposure) -> list[PlanWarning]:
     found = []
     for place, area in enumerate(bench.given.areas):
         if area.lstar is None:
@@ -115,7 +116,7 @@ def _too_light(name: str, wanted: float, lightest: float) -> PlanWarning:
     )
 
 
-def _too_dark(bench: Bench, name: str, wanted: float, reached: float) -> PlanWarning:
+def _too_dark(bench: ToneBench, name: str, wanted: float, reached: float) -> PlanWarning:
     far = bench.table.lstar[:, -1].mean()
     beyond = far <= wanted and bench.curve.measured
     text = (
@@ -135,28 +136,28 @@ def _too_dark(bench: Bench, name: str, wanted: float, reached: float) -> PlanWar
     )
 
 
-def _too_short(bites: list[PlannedBite]) -> list[PlanWarning]:
+def too_short(bench: Bench, bites: list[Immersion]) -> list[PlanWarning]:
+    """Return a warning for each bite too short to be timed by hand, naming what to merge."""
     found = []
     for i, bite in enumerate(bites):
         if bite.seconds >= SHORTEST_BITE_SECONDS:
             continue
-        names = [area.name for area in bite.areas if area.finished] + [
-            area.name for later in bites[i + 1 : i + 2] for area in later.areas if area.finished
-        ]
-        together = " and ".join(dict.fromkeys(names)) or "the neighbouring tones"
+        places = [place for each in bites[i : i + 2] for place in each.finished]
+        names = [bench.given.areas[place].name for place in dict.fromkeys(places)]
+        together = " and ".join(names) or "the neighbouring areas"
         found.append(
             PlanWarning(
                 code="bite-too-short",
                 bite=bite.number,
                 params={"seconds": bite.seconds, "least": SHORTEST_BITE_SECONDS},
                 text=f"Bite {bite.number} lasts only {bite.seconds:.0f} s, too short to time by "
-                f"hand. Give {together} one tone, or use a cooler or weaker bath.",
+                f"hand. Give {together} one bite, or use a cooler or weaker bath.",
             )
         )
     return found
 
 
-def _too_close(bench: Bench, end: Exposure) -> list[PlanWarning]:
+def _too_close(bench: ToneBench, end: Exposure) -> list[PlanWarning]:
     areas = bench.given.areas
     order = sorted(
         (place for place, area in enumerate(areas) if area.lstar is not None),

@@ -1,0 +1,133 @@
+"""Inputs and outputs of the planning of lines, the same at every door."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field, model_validator
+
+from core.schema import Shape
+from core.stages.shapes import MOST_AREAS, MOST_DONE, AreaName, DoneBite, PlanWarning
+from core.tone.shapes import BathCelsius, CurveBath, Load, Seconds
+
+Micron = Annotated[float, Field(gt=0, le=2000, json_schema_extra={"unit": "µm"})]
+Depth = Annotated[float, Field(gt=0, le=800, json_schema_extra={"unit": "µm"})]
+Spacing = Annotated[float, Field(gt=0, le=100_000, json_schema_extra={"unit": "µm"})]
+Darkness = Annotated[float, Field(gt=0, lt=1)]
+MOST_MEASURED = 40
+
+
+class LineGroup(Shape):
+    """Lines meant to have one depth; either ``depth_um`` or the ``darkness`` they shall print."""
+
+    name: AreaName
+    depth_um: Depth | None = None
+    darkness: Darkness | None = None
+    needle_um: Micron | None = None
+    spacing_um: Spacing | None = None
+    open_cm2: Annotated[float, Field(ge=0, le=20000, json_schema_extra={"unit": "cm²"})] = 0.0
+
+    @model_validator(mode="after")
+    def _one_goal(self) -> LineGroup:
+        if (self.depth_um is None) == (self.darkness is None):
+            raise ValueError("give each group a depth_um or a darkness, one of the two")
+        return self
+
+
+class MeasuredLine(Shape):
+    """A line that was bitten and measured: a line strip, or a proofed plate."""
+
+    seconds: Seconds
+    dips: Annotated[int, Field(ge=1, le=200)] = 1
+    temperature_c: BathCelsius = 20.0
+    load_g_per_l: Load = 0.0
+    depth_um: Depth | None = None
+    depth_spread_um: Micron | None = None
+    width_um: Micron | None = None
+    width_spread_um: Micron | None = None
+    needle_um: Micron | None = None
+
+    @model_validator(mode="after")
+    def _something_measured(self) -> MeasuredLine:
+        if self.depth_um is None and self.width_um is None:
+            raise ValueError("a measured line needs its depth_um or its width_um")
+        return self
+
+
+class PlanLinesInput(Shape):
+    """Groups of lines with the depth each shall have, in which bath, after which bites."""
+
+    groups: Annotated[list[LineGroup], Field(min_length=1, max_length=MOST_AREAS)]
+    bath: CurveBath
+    method: Literal["stop-out", "open-up"] = "stop-out"
+    measured: Annotated[list[MeasuredLine], Field(max_length=MOST_MEASURED)] = []
+    done: Annotated[list[DoneBite], Field(max_length=MOST_DONE)] = []
+    round_to_seconds: Annotated[float, Field(gt=0, le=60, json_schema_extra={"unit": "s"})] = 5.0
+
+    @property
+    def areas(self) -> list[LineGroup]:
+        """Return the groups: what is open or covered in a bite."""
+        return self.groups
+
+    @model_validator(mode="after")
+    def _names_agree(self) -> PlanLinesInput:
+        names = [group.name for group in self.groups]
+        if len(set(names)) < len(names):
+            raise ValueError("each group needs its own name")
+        strangers = {name for bite in self.done for name in bite.open} - set(names)
+        if strangers:
+            raise ValueError(f"done bites name groups that are not given: {sorted(strangers)}")
+        return self
+
+
+class BittenLines(Shape):
+    """A group at the end of a bite, with its 95 % bands; ``darkness`` 1 is the darkest line."""
+
+    name: str
+    depth_um: float
+    depth_um_low: float
+    depth_um_high: float
+    width_um: float
+    width_um_low: float
+    width_um_high: float
+    darkness: float
+    finished: bool
+    reference_seconds: float
+
+
+class LineBite(Shape):
+    """One immersion, made or still to come."""
+
+    number: int
+    seconds: float
+    cumulative_seconds: float
+    reference_seconds: float
+    stop_out_before: list[str]
+    open_before: list[str]
+    areas: list[BittenLines]
+
+
+class LinesAtTheEnd(BittenLines):
+    """A group when all is done; when its land would fail, were it bitten on."""
+
+    wanted_depth_um: float
+    land_um: float | None
+    """Metal left between two lines."""
+    land_fails_seconds: float | None
+    """Clock in the bath, its own bites together, after which the land falls in."""
+
+
+class PlanLinesOutput(Shape):
+    """The bites still to make, and what each group of lines comes to."""
+
+    done: list[LineBite]
+    bites: list[LineBite]
+    groups: list[LinesAtTheEnd]
+    warnings: list[PlanWarning]
+    rate_um_per_min: float
+    """Depth bitten in a minute in the bath as it is now, wetting apart."""
+    rate_um_per_min_low: float
+    rate_um_per_min_high: float
+    undercut: float
+    wetting_seconds: float
+    tables: str
