@@ -8,6 +8,7 @@ import shutil
 import signal
 import socket
 import subprocess
+import tarfile
 import time
 import urllib.request
 import uuid
@@ -89,10 +90,15 @@ def houses(tmp_path_factory):
     yield made
     for house in made:
         house.keen("stop")
-        note = house.folder / "pg-folder"
-        outside = Path(note.read_text().strip()) if note.is_file() else None
-        if outside and outside.is_relative_to("/var/lib/keen"):
-            shutil.rmtree(outside)
+        forget(house)
+
+
+def forget(house):
+    """Take away a cluster that had to lie outside its data folder."""
+    note = house.folder / "pg-folder"
+    outside = Path(note.read_text().strip()) if note.is_file() else None
+    if outside and outside.is_relative_to("/var/lib/keen"):
+        shutil.rmtree(outside)
 
 
 def test_killed_in_a_bite_it_goes_on_and_restored_it_is_the_same(houses, tmp_path):
@@ -121,3 +127,19 @@ def test_killed_in_a_bite_it_goes_on_and_restored_it_is_the_same(houses, tmp_pat
             reply.pop("now_seconds", None)
         assert here == there
     assert first.files() and first.files() == second.files()
+
+
+def test_an_archive_that_reaches_out_of_its_folder_is_refused(houses, tmp_path):
+    bad = tmp_path / "bad.tar.gz"
+    with tarfile.open(bad, "w:gz") as archive:
+        link = tarfile.TarInfo("files/link")
+        link.type, link.linkname = tarfile.SYMTYPE, "/etc/passwd"
+        archive.addfile(link)
+    third = House(tmp_path / "third")
+    done = subprocess.run(
+        [str(ROOT / "keen"), "restore", str(bad)], env=third.env, stdin=subprocess.DEVNULL,
+        capture_output=True, text=True, check=False, timeout=240,
+    )  # fmt: skip
+    third.keen("stop")
+    forget(third)
+    assert done.returncode == 3 and "files/link" in done.stderr
