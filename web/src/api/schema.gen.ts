@@ -84,6 +84,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/plan-lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Groups of lines with the depth each shall have, in which bath, after which bites.
+         * @description Groups of lines with the depth each shall have, in which bath, after which bites.
+         */
+        post: operations["plan_lines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/read-curve": {
         parameters: {
             query?: never;
@@ -1126,6 +1146,32 @@ export interface components {
             reference_seconds: number;
         };
         /**
+         * BittenLines
+         * @description A group at the end of a bite, with its 95 % bands; ``darkness`` 1 is the darkest line.
+         */
+        BittenLines: {
+            /** Darkness */
+            darkness: number;
+            /** Depth Um */
+            depth_um: number;
+            /** Depth Um High */
+            depth_um_high: number;
+            /** Depth Um Low */
+            depth_um_low: number;
+            /** Finished */
+            finished: boolean;
+            /** Name */
+            name: string;
+            /** Reference Seconds */
+            reference_seconds: number;
+            /** Width Um */
+            width_um: number;
+            /** Width Um High */
+            width_um_high: number;
+            /** Width Um Low */
+            width_um_low: number;
+        };
+        /**
          * Caution
          * @description A caution that matters now.
          */
@@ -1525,6 +1571,79 @@ export interface components {
             why: string | null;
         };
         /**
+         * LineBite
+         * @description One immersion, made or still to come.
+         */
+        LineBite: {
+            /** Areas */
+            areas: components["schemas"]["BittenLines"][];
+            /** Cumulative Seconds */
+            cumulative_seconds: number;
+            /** Number */
+            number: number;
+            /** Open Before */
+            open_before: string[];
+            /** Reference Seconds */
+            reference_seconds: number;
+            /** Seconds */
+            seconds: number;
+            /** Stop Out Before */
+            stop_out_before: string[];
+        };
+        /**
+         * LineGroup
+         * @description Lines meant to have one depth; either ``depth_um`` or the ``darkness`` they shall print.
+         */
+        LineGroup: {
+            /** Darkness */
+            darkness?: number | null;
+            /** Depth Um */
+            depth_um?: number | null;
+            /** Name */
+            name: string;
+            /** Needle Um */
+            needle_um?: number | null;
+            /**
+             * Open Cm2
+             * @default 0
+             */
+            open_cm2: number;
+            /** Spacing Um */
+            spacing_um?: number | null;
+        };
+        /**
+         * LinesAtTheEnd
+         * @description A group when all is done; when its land would fail, were it bitten on.
+         */
+        LinesAtTheEnd: {
+            /** Darkness */
+            darkness: number;
+            /** Depth Um */
+            depth_um: number;
+            /** Depth Um High */
+            depth_um_high: number;
+            /** Depth Um Low */
+            depth_um_low: number;
+            /** Finished */
+            finished: boolean;
+            /** Land Fails Seconds */
+            land_fails_seconds: number | null;
+            /** Land Um */
+            land_um: number | null;
+            /** Name */
+            name: string;
+            /** Reference Seconds */
+            reference_seconds: number;
+            /** Wanted Depth Um */
+            wanted_depth_um: number;
+            /** Width Um */
+            width_um: number;
+            /** Width Um High */
+            width_um_high: number;
+            /** Width Um Low */
+            width_um_low: number;
+        };
+        /**
          * LinkIn
          * @description A link to hand over: an invitation with a role, or a new password for a member.
          */
@@ -1604,6 +1723,39 @@ export interface components {
             sign_in: string;
             /** Temperature Unit */
             temperature_unit: string;
+        };
+        /**
+         * MeasuredLine
+         * @description A line that was bitten and measured: a line strip, or a proofed plate.
+         */
+        MeasuredLine: {
+            /** Depth Spread Um */
+            depth_spread_um?: number | null;
+            /** Depth Um */
+            depth_um?: number | null;
+            /**
+             * Dips
+             * @default 1
+             */
+            dips: number;
+            /**
+             * Load G Per L
+             * @default 0
+             */
+            load_g_per_l: number;
+            /** Needle Um */
+            needle_um?: number | null;
+            /** Seconds */
+            seconds: number;
+            /**
+             * Temperature C
+             * @default 20
+             */
+            temperature_c: number;
+            /** Width Spread Um */
+            width_spread_um?: number | null;
+            /** Width Um */
+            width_um?: number | null;
         };
         /**
          * MemberOut
@@ -1891,6 +2043,62 @@ export interface components {
             version: number;
         };
         /**
+         * PlanLinesInput
+         * @description Groups of lines with the depth each shall have, in which bath, after which bites.
+         */
+        PlanLinesInput: {
+            bath: components["schemas"]["CurveBath"];
+            /**
+             * Done
+             * @default []
+             */
+            done: components["schemas"]["DoneBite"][];
+            /** Groups */
+            groups: components["schemas"]["LineGroup"][];
+            /**
+             * Measured
+             * @default []
+             */
+            measured: components["schemas"]["MeasuredLine"][];
+            /**
+             * Method
+             * @default stop-out
+             * @enum {string}
+             */
+            method: "stop-out" | "open-up";
+            /**
+             * Round To Seconds
+             * @default 5
+             */
+            round_to_seconds: number;
+        };
+        /**
+         * PlanLinesOutput
+         * @description The bites still to make, and what each group of lines comes to.
+         */
+        PlanLinesOutput: {
+            /** Bites */
+            bites: components["schemas"]["LineBite"][];
+            /** Done */
+            done: components["schemas"]["LineBite"][];
+            /** Groups */
+            groups: components["schemas"]["LinesAtTheEnd"][];
+            /** Rate Um Per Min */
+            rate_um_per_min: number;
+            /** Rate Um Per Min High */
+            rate_um_per_min_high: number;
+            /** Rate Um Per Min Low */
+            rate_um_per_min_low: number;
+            /** Tables */
+            tables: string;
+            /** Undercut */
+            undercut: number;
+            /** Warnings */
+            warnings: components["schemas"]["PlanWarning"][];
+            /** Wetting Seconds */
+            wetting_seconds: number;
+        };
+        /**
          * PlanOut
          * @description A plan with its bites as they follow from today's bath and what was done.
          */
@@ -1943,7 +2151,7 @@ export interface components {
              * Code
              * @enum {string}
              */
-            code: "tone-out-of-reach" | "beyond-strip" | "bite-too-short" | "tones-too-close" | "overshoot" | "bath-near-end" | "no-strip";
+            code: "tone-out-of-reach" | "beyond-strip" | "bite-too-short" | "tones-too-close" | "overshoot" | "bath-near-end" | "no-strip" | "land-fails" | "depths-too-close" | "rate-guessed";
             /** Params */
             params?: {
                 [key: string]: number | string;
@@ -2898,6 +3106,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlanBitesOutput"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    plan_lines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanLinesInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanLinesOutput"];
                 };
             };
             /** @description Unprocessable Entity */
