@@ -9,9 +9,34 @@ from typing import Any
 
 from pydantic import BaseModel, ValidationError
 
+from core.course.course import course
+from core.course.shapes import CourseInput, CourseOutput
 from core.errors import CoreError, UnknownCalculator
+from core.ground.cleaning import cleaning_order
+from core.ground.ground_check import ground_check
+from core.ground.shapes import (
+    CleaningOrderInput,
+    CleaningOrderOutput,
+    GroundCheckInput,
+    GroundCheckOutput,
+)
+from core.image.dust_coverage import dust_coverage
+from core.image.shapes import DustCoverageInput, DustCoverageOutput
 from core.line.plan_lines import plan_lines
 from core.line.shapes import PlanLinesInput, PlanLinesOutput
+from core.prepare.bevel import bevel
+from core.prepare.cut_sheet import cut_sheet
+from core.prepare.dilute import dilute
+from core.prepare.shapes import (
+    BevelInput,
+    BevelOutput,
+    CutSheetInput,
+    CutSheetOutput,
+    DiluteInput,
+    DiluteOutput,
+)
+from core.repair.repair_routes import repair_routes
+from core.repair.shapes import RepairRoutesInput, RepairRoutesOutput
 from core.stages.advice import AdviseInput, AdviseOutput, advise
 from core.stages.plan_bites import plan_bites
 from core.stages.run_sheet import run_sheet
@@ -55,6 +80,14 @@ REGISTRY: dict[str, Calculator] = {
         Calculator("run-sheet", run_sheet, RunSheetInput, RunSheet),
         Calculator("plan-lines", plan_lines, PlanLinesInput, PlanLinesOutput),
         Calculator("advise-proof", advise, AdviseInput, AdviseOutput),
+        Calculator("dust-coverage", dust_coverage, DustCoverageInput, DustCoverageOutput),
+        Calculator("course", course, CourseInput, CourseOutput),
+        Calculator("bevel", bevel, BevelInput, BevelOutput),
+        Calculator("dilute", dilute, DiluteInput, DiluteOutput),
+        Calculator("cut-sheet", cut_sheet, CutSheetInput, CutSheetOutput),
+        Calculator("ground-check", ground_check, GroundCheckInput, GroundCheckOutput),
+        Calculator("cleaning-order", cleaning_order, CleaningOrderInput, CleaningOrderOutput),
+        Calculator("repair-routes", repair_routes, RepairRoutesInput, RepairRoutesOutput),
     )
 }
 

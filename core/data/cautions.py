@@ -72,5 +72,78 @@ CAUTIONS: dict[str, CautionRow] = {
             "Ask the local authority.",
             "Spilled: keep it from the drain, soak it up with sand, collect it.",
         ),
+        CautionRow(
+            "bath",
+            "care",
+            "Mordants burn",
+            "Goggles, gloves, extraction. Know where the water is before the plate goes in.",
+            "On skin: plenty of water. In eyes: water for 15 minutes, then a doctor. The page of "
+            "the bath says what else. Local rules come first.",
+        ),
+        CautionRow(
+            "cut-edges",
+            "care",
+            "Cut edges and tools cut",
+            "Gloves to carry plates; work away from the other hand; goggles with power tools.",
+            "A cut: water, a clean dressing; deep or dirty, a doctor.",
+        ),
+        CautionRow(
+            "ammonia",
+            "danger",
+            "Never mix cleaners",
+            "Ammonia and bleach give poison gas; bleach never meets acid or ferric. Air the room.",
+            "Coughing or stinging eyes: leave, fresh air; a doctor if it stays.",
+        ),
+        CautionRow(
+            "hot-plate",
+            "danger",
+            "Heat, wax and solvents burn",
+            "No solvent or alcohol near the hot plate; liquid ground must have flashed off first. "
+            "Tongs for the plate.",
+            "On skin: cool water for 20 minutes. Fire: a lid or a blanket, never water on wax.",
+        ),
+        CautionRow(
+            "solvents",
+            "danger",
+            "Solvents burn and make you ill",
+            "Extraction on, gloves, no flame or hot plate near. Oily rags into the closed metal "
+            "can. Alcohol and strong solvents craze acrylic and attack photopolymer.",
+            "Dizzy: leave, fresh air. On skin: soap and water. In eyes: water for 15 minutes.",
+        ),
+        CautionRow(
+            "fusing",
+            "care",
+            "Rosin smoke is a sensitiser",
+            "Extraction on while it fuses; the flame well away from the box and any cloud.",
+            "Chest tight or eyes sting: stop, fresh air, a doctor if it stays.",
+        ),
+        CautionRow(
+            "spray",
+            "care",
+            "Sprayed mist is breathed in",
+            "Mask and extraction; no flame: the mist burns.",
+            "Breathed in: fresh air; a doctor if it stays.",
+        ),
+        CautionRow(
+            "uv",
+            "care",
+            "Lamps harm eyes and skin",
+            "No looking into the lamp, no bare skin in its light.",
+            "Eyes sore hours later: dark and cool, and a doctor.",
+        ),
+        CautionRow(
+            "uncured-polymer",
+            "care",
+            "Uncured polymer irritates",
+            "Gloves until the plate is hardened; wash water not onto skin.",
+            "On skin: soap and water; a doctor if it itches.",
+        ),
+        CautionRow(
+            "inks",
+            "care",
+            "Inks, whiting and solvents",
+            "Gloves, no food at the bench. Oily rags into the closed metal can.",
+            "On skin: oil, then soap. In eyes: water for 15 minutes.",
+        ),
     )
 }

@@ -21,6 +21,8 @@ UNDERCUT_SPREAD = 0.12
 """Of the undercut: how far to the side a line is bitten for each part of depth."""
 DARKNESS_DEPTH_UM = Number(15.0, 4.0, "µm", "room-practice")
 """A line this deep holds 63 % of the ink it can show."""
+UNPRINTED_LSTAR, FULL_LINE_LSTAR = 94.0, 18.0
+"""What an empty and a full line print, for drawing them: not a reading. ``room-practice``"""
 LEAST_LAND_UM = Number(60.0, 15.0, "µm", "room-practice")
 """Land narrower than this falls in: the lines run together and print grey."""
 DEPTHS_UM = {"fine": (15.0, 25.0), "middle": (30.0, 50.0), "strong": (60.0, 100.0)}

@@ -15,8 +15,10 @@ from core.data.mordants import (
     Mordant,
 )
 from core.errors import CoreError
+from core.kinetics.row import mordant_row
 from core.kinetics.speed import load_factor, strength_factor, temperature_factor
 from core.points import normal_points
+from core.tone.shapes import MordantNumbers
 from core.units import SECONDS_PER_MINUTE, UM_PER_CM
 
 Array = NDArray[np.float64]
@@ -46,6 +48,8 @@ class BathFacts(Protocol):
     def rate_factor(self) -> float | None: ...
     @property
     def rate_factor_spread(self) -> float | None: ...
+    @property
+    def numbers(self) -> MordantNumbers | None: ...
 
 
 @dataclass(frozen=True)
@@ -104,7 +108,7 @@ def bath_speed(bath: BathFacts, strip: BathFacts | None, draws: int) -> BathSpee
     CoreError
         The two baths bite different metals.
     """
-    row = MORDANTS[bath.mordant]
+    row = mordant_row(bath)
     points = normal_points(draws, _KINDS_OF_DOUBT)
     energy = np.maximum(
         LEAST_ENERGY_KJ,
@@ -162,7 +166,7 @@ def _same_metal(bath: BathFacts, strip: BathFacts) -> None:
 def _other_mordant(bath: BathFacts, strip: BathFacts, points: Array) -> Array:
     if bath.mordant == strip.mordant:
         return np.ones(len(points))
-    mine, other = MORDANTS[bath.mordant], MORDANTS[strip.mordant]
+    mine, other = mordant_row(bath), mordant_row(strip)
     doubt = np.hypot(mine.rate_log_spread, other.rate_log_spread)
     return np.asarray(
         other.rate_um_per_min / mine.rate_um_per_min * np.exp(doubt * points[:, _STRIP])

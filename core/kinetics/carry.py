@@ -4,12 +4,12 @@ from __future__ import annotations
 
 import math
 
-from core.data.mordants import MORDANTS
+from core.data.mordants import Mordant
 from core.kinetics.speed import load_factor, temperature_factor
 
 
 def carried_rate_factor(
-    mordant: str,
+    row: Mordant,
     rate_factor: float,
     spread: float,
     measured: tuple[float, float],
@@ -19,7 +19,7 @@ def carried_rate_factor(
 
     Parameters
     ----------
-    mordant : str
+    row : Mordant
     rate_factor : float
         Speed when measured over the strip's speed.
     spread : float
@@ -31,7 +31,6 @@ def carried_rate_factor(
     The ratio of the temperature and load factors at the table's values; their spreads add in
     quadrature for the distance carried. Source: ``arrhenius``, ``room-practice``.
     """
-    row = MORDANTS[mordant]
 
     def ratio(energy: float, end: float) -> float:
         warm = temperature_factor(now[0], energy) / temperature_factor(measured[0], energy)

@@ -13,8 +13,8 @@ from core.data.lines import (
     UNDERCUT_SPREAD,
     WIDTH_READING_SPREAD_UM,
 )
-from core.data.mordants import MORDANTS
 from core.kinetics.bath import BathSpeed, bath_speed
+from core.kinetics.row import mordant_row
 from core.line.shapes import MeasuredLine
 from core.line.width import top_width_um
 from core.points import normal_points
@@ -71,7 +71,7 @@ def line_model(bath: CurveBath, measured: list[MeasuredLine]) -> LineModel:
 
 
 def _guess(bath: CurveBath, draws: int) -> LineModel:
-    row = MORDANTS[bath.mordant]
+    row = mordant_row(bath)
     points = normal_points(draws, _KINDS)[:, -4:]
     spread = 0.0 if bath.rate_factor is not None else row.rate_log_spread
     return LineModel(

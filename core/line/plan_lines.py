@@ -7,8 +7,8 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from core.data.mordants import TABLES_VERSION
 from core.errors import CoreError
+from core.kinetics.row import tables_version
 from core.line.land import land_fails_seconds, land_um
 from core.line.model import LineModel, line_model
 from core.line.shapes import (
@@ -49,10 +49,14 @@ def plan_lines(given: PlanLinesInput) -> PlanLinesOutput:
     CoreError
         A needle wider than the spacing of its lines.
     """
-    bench = lay_out_lines(given)
+    return plan_on_lines(lay_out_lines(given))[0]
+
+
+def plan_on_lines(bench: LineBench) -> tuple[PlanLinesOutput, Exposure]:
+    """Return the plan of a bench, and where its groups stand before the next dip."""
     done, start = after_done(bench)
-    bites, end = METHODS[given.method](bench, start)
-    return _output(bench, start, done, bites, end)
+    bites, end = METHODS[bench.given.method](bench, start)
+    return _output(bench, start, done, bites, end), start
 
 
 def lay_out_lines(given: PlanLinesInput) -> LineBench:
@@ -116,7 +120,7 @@ def _output(
         rate_um_per_min_high=_rate(high),
         undercut=round(float(model.undercut.mean()), 2),
         wetting_seconds=round(float(bench.wetting.mean()), 1),
-        tables=TABLES_VERSION,
+        tables=tables_version(bench.given.bath),
     )
 
 

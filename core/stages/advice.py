@@ -62,7 +62,7 @@ class AdviseOutput(Shape):
 
 def advise(given: AdviseInput) -> AdviseOutput:
     """Return what to do next for each area of a proof."""
-    curve = given.curve or guess_curve(given.bath.mordant)
+    curve = given.curve or guess_curve(given.bath.mordant, given.bath.numbers)
     table = table_of(curve)
     speed = bath_speed(given.bath, curve.conditions, len(table.lstar))
     pace = speed.at(given.bath.temperature_c, given.bath.load_g_per_l)

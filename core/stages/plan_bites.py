@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 
-from core.data.mordants import TABLES_VERSION
+from core.kinetics.row import tables_version
 from core.stages.open_up import plan_by_opening_up
 from core.stages.shapes import PlanBitesInput, PlanBitesOutput
 from core.stages.state import Exposure, Immersion, ToneBench, after_done, lay_out
@@ -53,5 +53,5 @@ def _output(
         wetting_seconds=round(float(bench.wetting.mean()), 1),
         lightest_lstar=round(bench.table.lightest, 1),
         darkest_lstar=round(float(bench.table.at(last).mean()), 1),
-        tables=TABLES_VERSION,
+        tables=tables_version(bench.given.bath),
     )

@@ -5,10 +5,9 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import NDArray
 
-from core.data.mordants import TABLES_VERSION
 from core.stages.plan_bites import plan_on
 from core.stages.shapes import PlanBitesInput, PlanBitesOutput, RunSheet, SheetArea
-from core.stages.state import ToneBench, lay_out
+from core.stages.state import Bench, ToneBench, lay_out
 from core.tone.table import GRID_SECONDS, band
 
 Array = NDArray[np.float64]
@@ -16,6 +15,8 @@ Array = NDArray[np.float64]
 COLDEST_C, WARMEST_C, STEP_C = 5.0, 40.0, 0.5
 _EVERY = 2
 _LONGEST_SECONDS = 15_000.0
+SHEET_SECONDS = GRID_SECONDS[GRID_SECONDS <= _LONGEST_SECONDS][::_EVERY]
+"""Reference seconds at which a sheet tells tones and depths."""
 
 
 def run_sheet(given: PlanBitesInput) -> RunSheet:
@@ -25,21 +26,22 @@ def run_sheet(given: PlanBitesInput) -> RunSheet:
     """
     bench = lay_out(given)
     plan, start = plan_on(bench)
-    grid = GRID_SECONDS[GRID_SECONDS <= _LONGEST_SECONDS][::_EVERY]
-    warm = np.arange(COLDEST_C, WARMEST_C + STEP_C / 2, STEP_C)
-    speeds = bench.speed.at(warm, np.full(len(warm), bench.tray.load_g_per_l)).mean(axis=1)
+    grid = SHEET_SECONDS
+    warm, speeds = speed_table(bench)
     mean, low, high = _tones(bench, grid)
     return RunSheet(
         plan=plan,
         grid_reference_seconds=[round(float(s), 1) for s in grid],
-        temperatures_c=[float(c) for c in warm],
-        speeds=[round(float(s), 4) for s in speeds],
+        temperatures_c=warm,
+        speeds=speeds,
         wetting_seconds=plan.wetting_seconds,
         areas=[
             SheetArea(
                 name=area.name,
                 wanted_lstar=area.lstar,
-                target_reference_seconds=_target(plan, area.name, float(start.seconds[i].mean())),
+                target_reference_seconds=target_seconds(
+                    plan, area.name, float(start.seconds[i].mean())
+                ),
                 reached_reference_seconds=round(float(start.seconds[i].mean()), 1),
                 lstar=mean,
                 lstar_low=low,
@@ -47,11 +49,19 @@ def run_sheet(given: PlanBitesInput) -> RunSheet:
             )
             for i, area in enumerate(given.areas)
         ],
-        tables=TABLES_VERSION,
+        tables=plan.tables,
     )
 
 
-def _target(plan: PlanBitesOutput, name: str, reached: float) -> float:
+def speed_table(bench: Bench) -> tuple[list[float], list[float]]:
+    """Return temperatures [°C] and the bath's expected speed at each."""
+    warm = np.arange(COLDEST_C, WARMEST_C + STEP_C / 2, STEP_C)
+    speeds = bench.speed.at(warm, np.full(len(warm), bench.tray.load_g_per_l)).mean(axis=1)
+    return [float(c) for c in warm], [round(float(s), 4) for s in speeds]
+
+
+def target_seconds(plan: PlanBitesOutput, name: str, reached: float) -> float:
+    """Return the reference seconds an area is to come to in its last bite."""
     for bite in reversed(plan.bites):
         for area in bite.areas:
             if area.name == name:

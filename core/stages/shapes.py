@@ -64,6 +64,18 @@ class PlanBitesInput(Shape):
         return self
 
 
+class BittenDepth(Shape):
+    """A group of lines at the end of a bite: depth and width [µm] with 95 % bands."""
+
+    depth_um: float
+    depth_um_low: float
+    depth_um_high: float
+    width_um: float
+    width_um_low: float
+    width_um_high: float
+    darkness: float
+
+
 class BittenArea(Shape):
     """An area at the end of a bite, with its 95 % band."""
 
@@ -74,6 +86,8 @@ class BittenArea(Shape):
     finished: bool
     reference_seconds: float
     """Expected biting time so far, as at the strip."""
+    lines: BittenDepth | None = None
+    """For a group of lines; its ``lstar`` is then only what a line of that depth looks like."""
 
 
 class PlannedBite(Shape):
@@ -132,11 +146,19 @@ class SheetArea(Shape):
     lstar: list[float]
     lstar_low: list[float]
     lstar_high: list[float]
+    wanted_depth_um: float | None = None
+    depth_um: list[float] | None = None
+    """For a group of lines, on the same grid, with its band."""
+    depth_um_low: list[float] | None = None
+    depth_um_high: list[float] | None = None
+    land_um: float | None = None
+    land_fails_seconds: float | None = None
 
 
 class RunSheet(Shape):
-    """Look-up tables of a run: tone over reference seconds, speed over temperature."""
+    """Look-up tables of a run: tone or depth over reference seconds, speed over temperature."""
 
+    part: Literal["tones", "lines"] = "tones"
     plan: PlanBitesOutput
     grid_reference_seconds: list[float]
     temperatures_c: list[float]

@@ -9,9 +9,10 @@ from typing import Protocol
 import numpy as np
 from numpy.typing import NDArray
 
-from core.data.mordants import BARE_SHARE_OF_AQUATINT, MORDANTS
+from core.data.mordants import BARE_SHARE_OF_AQUATINT
 from core.kinetics.bath import BathSpeed, bath_speed, load_gain_g_per_l, tray_temperature
 from core.kinetics.bite import Bite, Tray, past_exposure, start_bite
+from core.kinetics.row import mordant_row
 from core.kinetics.speed import strength_factor
 from core.stages.shapes import DoneBite, PlanBitesInput
 from core.tone.no_strip import guess_curve
@@ -120,7 +121,7 @@ def lay_out(given: PlanBitesInput) -> ToneBench:
     CoreError
         The strip is of another metal than the bath's.
     """
-    curve = given.curve or guess_curve(given.bath.mordant)
+    curve = given.curve or guess_curve(given.bath.mordant, given.bath.numbers)
     table = table_of(curve)
     return ToneBench(
         given=given,
@@ -142,7 +143,7 @@ def tray_of(bath: CurveBath) -> Tray:
         volume_l=bath.volume_l,
         room_c=bath.room_c,
         cooling_minutes=bath.cooling_minutes,
-        strength=strength_factor(MORDANTS[bath.mordant], bath.baume, bath.load_g_per_l),
+        strength=strength_factor(mordant_row(bath), bath.baume, bath.load_g_per_l),
     )
 
 

@@ -7,8 +7,8 @@ from dataclasses import replace
 import numpy as np
 from numpy.typing import NDArray
 
-from core.data.mordants import MORDANTS, TABLES_VERSION
 from core.errors import StripError
+from core.kinetics.row import mordant_row, tables_version
 from core.tone.posterior import (
     DEFAULT_READING_SPREAD,
     PATCH_SCATTER,
@@ -135,7 +135,7 @@ def _dark_end_agrees(readings: Readings, darkest: int) -> bool:
 
 
 def _prior(given: FitStripInput) -> PriorShape:
-    row = MORDANTS[given.conditions.mordant]
+    row = mordant_row(given.conditions)
     guess = guess_shape(row.wetting_seconds, row.wetting_log_spread)
     if not given.prior:
         return guess
@@ -221,7 +221,7 @@ def _output(
     place = {patch: rank for rank, patch in enumerate(order)}
     return FitStripOutput(
         curve=Curve(
-            tables=TABLES_VERSION,
+            tables=tables_version(given.conditions),
             conditions=given.conditions,
             draws=[[round(float(x), 4) for x in draw] for draw in draws],
             valid_to_seconds=float(readings.seconds[last]),
@@ -244,5 +244,5 @@ def _output(
         valid_to_seconds=float(readings.seconds[last]),
         rms_lstar=round(float(np.sqrt(np.mean(off**2))), 2),
         wetting_seconds=round(float(wetting.mean()), 1),
-        tables=TABLES_VERSION,
+        tables=tables_version(given.conditions),
     )

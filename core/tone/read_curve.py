@@ -8,9 +8,9 @@ from dataclasses import replace
 import numpy as np
 from numpy.typing import NDArray
 
-from core.data.mordants import MORDANTS, TABLES_VERSION
 from core.kinetics.bath import BathSpeed, bath_speed
 from core.kinetics.bite import Bite, Tray, start_bite
+from core.kinetics.row import mordant_row, tables_version
 from core.kinetics.speed import strength_factor
 from core.tone.shapes import CurvePoint, ReadCurveInput, ReadCurveOutput
 from core.tone.table import ToneTable, band, table_of
@@ -34,7 +34,9 @@ def read_curve(given: ReadCurveInput) -> ReadCurveOutput:
     longest = _longest_clock(given, bite)
     points = [_for_tone(table, bite, longest, goal) for goal in given.lstar]
     points += [_for_time(table, bite, longest, seconds) for seconds in given.seconds]
-    return ReadCurveOutput(points=points, tables=TABLES_VERSION)
+    return ReadCurveOutput(
+        points=points, tables=tables_version(given.bath or given.curve.conditions)
+    )
 
 
 def _single_dip(given: ReadCurveInput, table: ToneTable) -> Bite:
@@ -42,7 +44,7 @@ def _single_dip(given: ReadCurveInput, table: ToneTable) -> Bite:
     bath = given.bath or conditions
     speed = bath_speed(bath, conditions, len(table.lstar))
     longest = max([given.curve.valid_to_reference_seconds * 20.0, *given.seconds, 600.0])
-    row = MORDANTS[bath.mordant]
+    row = mordant_row(bath)
     tray = Tray(
         temperature_c=bath.temperature_c,
         load_g_per_l=bath.load_g_per_l,

@@ -35,6 +35,20 @@ class Patch(Shape):
     spread: Annotated[float, Field(gt=0, le=20, json_schema_extra={"unit": "L*"})] | None = None
 
 
+class MordantNumbers(Shape):
+    """A print room's own numbers of a mordant, in place of the table's."""
+
+    rate_um_per_min: Annotated[float, Field(gt=0.01, le=100)] | None = None
+    rate_log_spread: Annotated[float, Field(ge=0.005, le=2)] | None = None
+    energy_kj_per_mol: Annotated[float, Field(ge=5, le=120)] | None = None
+    energy_spread_kj_per_mol: Annotated[float, Field(ge=0.1, le=60)] | None = None
+    end_g_per_l: Annotated[float, Field(ge=1, le=150)] | None = None
+    end_spread_g_per_l: Annotated[float, Field(ge=0.1, le=75)] | None = None
+    wetting_seconds: Annotated[float, Field(ge=0.1, le=120)] | None = None
+    wetting_log_spread: Annotated[float, Field(ge=0.01, le=2)] | None = None
+    undercut: Annotated[float, Field(ge=0.05, le=3)] | None = None
+
+
 class Conditions(Shape):
     """The bath a strip was bitten in."""
 
@@ -44,6 +58,7 @@ class Conditions(Shape):
     baume: Baume | None = None
     rate_factor: RateFactor | None = None
     rate_factor_spread: RateSpread | None = None
+    numbers: MordantNumbers | None = None
 
 
 class Curve(Shape):
@@ -113,6 +128,7 @@ class CurveBath(Shape):
     baume: Baume | None = None
     rate_factor: RateFactor | None = None
     rate_factor_spread: RateSpread | None = None
+    numbers: MordantNumbers | None = None
     room_c: Annotated[float, Field(ge=-10, le=60, json_schema_extra={"unit": "°C"})] | None = None
     cooling_minutes: Annotated[float, Field(gt=0, le=10000)] | None = None
 

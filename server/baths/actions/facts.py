@@ -4,19 +4,22 @@ from __future__ import annotations
 
 from core.kinetics.bath import DEFAULT_RATE_FACTOR_SPREAD
 from core.kinetics.carry import carried_rate_factor
+from core.kinetics.row import mordant_row
 from core.tone.shapes import CurveBath
 from server.baths.models import Bath
+from server.shopbook.actions.numbers import own_mordant_numbers
 
 
 def bath_facts(bath: Bath, temperature_c: float | None = None) -> CurveBath:
     """Return today's bath; a measured speed is carried to its temperature and load now."""
     warm = bath.temperature_c if temperature_c is None else temperature_c
+    numbers = own_mordant_numbers(bath.room_id, bath.mordant)
     factor, spread = None, None
     if bath.rate_factor is not None:
         measured_c = bath.temperature_c if bath.measured_c is None else bath.measured_c
         load = bath.load_g_per_l if bath.measured_g_per_l is None else bath.measured_g_per_l
         factor, spread = carried_rate_factor(
-            bath.mordant,
+            mordant_row(CurveBath(mordant=bath.mordant, temperature_c=warm, numbers=numbers)),
             bath.rate_factor,
             bath.rate_factor_spread or DEFAULT_RATE_FACTOR_SPREAD,
             (measured_c, load),
@@ -31,4 +34,5 @@ def bath_facts(bath: Bath, temperature_c: float | None = None) -> CurveBath:
         rate_factor=factor,
         rate_factor_spread=spread,
         room_c=bath.room_c,
+        numbers=numbers,
     )

@@ -94,8 +94,8 @@ def test_a_dip_shorter_than_wetting_bites_nothing():
 
 
 def test_carrying_a_measured_speed_adds_doubt_with_distance():
-    near = carried_rate_factor("copper-ferric", 1.2, 0.03, (18, 17), (18, 17))
-    far = carried_rate_factor("copper-ferric", 1.2, 0.03, (18, 17), (25, 17))
+    near = carried_rate_factor(MORDANTS["copper-ferric"], 1.2, 0.03, (18, 17), (18, 17))
+    far = carried_rate_factor(MORDANTS["copper-ferric"], 1.2, 0.03, (18, 17), (25, 17))
     assert near == pytest.approx((1.2, 0.03))
     ratio = temperature_factor(25, 33) / temperature_factor(18, 33)
     assert far[0] == pytest.approx(1.2 * ratio)

@@ -1,0 +1,173 @@
+"""The course of a plate: which steps, in which order, by its routes, material and past."""
+
+from __future__ import annotations
+
+from core.course.shapes import (
+    CourseInput,
+    CourseOutput,
+    CourseStepOut,
+    Mend,
+    Route,
+    StepCaution,
+    StepMeasure,
+)
+from core.data.cautions import CAUTIONS
+from core.data.mordants import TABLES_VERSION
+from core.data.steps import COURSES, INSTEAD, PROOF, STEPS, StepRow
+from core.errors import CoreError
+from core.prepare.bevel import is_optional
+
+_ORDER: tuple[Route, ...] = (
+    "etched line", "engraving", "soft ground", "aquatint", "spit bite", "photopolymer", "drypoint",
+)  # fmt: skip
+"""Lines first, then tone, then drypoint. ``room-practice``"""
+_MATERIALS: dict[str, tuple[str, ...]] = {
+    "etched line": ("copper", "zinc"),
+    "soft ground": ("copper", "zinc"),
+    "aquatint": ("copper", "zinc"),
+    "spit bite": ("copper", "zinc"),
+    "engraving": ("copper", "zinc", "plastic"),
+    "drypoint": ("copper", "zinc", "plastic"),
+    "photopolymer": ("polymer",),
+}
+_AGAIN = {"degrease"}
+"""Steps of the preparation that each new ground needs once more."""
+_FOR_GROUND = {"ball-ground", "soft-ground", "dust"}
+_ONCE = {"drawing", "transfer"}
+
+
+def course(given: CourseInput) -> CourseOutput:
+    """Return the steps of a plate in working order.
+
+    Raises
+    ------
+    CoreError
+        A route that this material cannot take.
+    """
+    routes = sorted(set(given.routes), key=_ORDER.index)
+    _check_material(routes, given.material)
+    chosen = _joined(routes, given)
+    steps = [_step(key, part, route, given, chosen) for key, part, route in chosen]
+    return CourseOutput(
+        steps=steps,
+        hands_minutes=sum(step.hands_minutes for step in steps if not step.optional),
+        wait_minutes=sum(step.wait_minutes for step in steps if not step.optional),
+        tables=TABLES_VERSION,
+    )
+
+
+def _check_material(routes: list[Route], material: str) -> None:
+    for route in routes:
+        if material not in _MATERIALS[route]:
+            raise CoreError(
+                "route-not-for-material",
+                f"{route.capitalize()} cannot be done on {material}.",
+                field="routes",
+                value=route,
+                allowed=f"{route} on {' or '.join(_MATERIALS[route])}",
+            )
+
+
+Chosen = list[tuple[str, int, Route]]
+
+
+def _joined(routes: list[Route], given: CourseInput) -> Chosen:
+    """Return the steps of all routes: prepared once, grounded and bitten part by part."""
+    found: Chosen = []
+    for part, route in enumerate(routes, 1):
+        for key in COURSES[route]:
+            if key in PROOF or (key == "under-drawing" and given.material != "plastic"):
+                continue
+            known = any(key == each for each, _, _ in found)
+            prepared = STEPS[key].group == "prepare" or key in _ONCE
+            if prepared and known and not (key in _AGAIN and _grounds(route)):
+                continue
+            found.append((key, part, route))
+    if given.history_unknown:
+        found.insert(0, ("register", 1, routes[0]))
+    return found + [(key, 1, routes[0]) for key in PROOF]
+
+
+def _grounds(route: Route) -> bool:
+    return any(key in _FOR_GROUND for key in COURSES[route])
+
+
+def step_row(key: str) -> StepRow:
+    """Return a step of the table.
+
+    Raises
+    ------
+    CoreError
+        There is none of that key.
+    """
+    if key not in STEPS:
+        raise CoreError(
+            "unknown-step", f"There is no step {key!r}.", field="key", value=key,
+            allowed=", ".join(STEPS),
+        )  # fmt: skip
+    return STEPS[key]
+
+
+def step_id(key: str, part: int) -> str:
+    """Return a step's id within its course."""
+    return key if part == 1 else f"{key}.{part}"
+
+
+def _step(key: str, part: int, route: Route, given: CourseInput, chosen: Chosen) -> CourseStepOut:
+    optional = key == "bevel" and is_optional(given.material, given.thickness_mm)
+    return told_step(
+        key,
+        part,
+        route,
+        needs=_needs(key, part, chosen),
+        optional_why=(f"Plastic of {given.thickness_mm:g} mm may go without." if optional else ""),
+    )
+
+
+def _needs(key: str, part: int, chosen: Chosen) -> list[str]:
+    """Return ids of the needed steps in this part, else in the nearest part before it."""
+    found = []
+    for need in STEPS[key].needs:
+        parts = [p for k, p, _ in chosen if k == need and (p <= part or key in PROOF)]
+        if parts:
+            found.append(step_id(need, max(parts)))
+    return found
+
+
+def told_step(
+    key: str, part: int, route: Route, *, needs: list[str], optional_why: str = ""
+) -> CourseStepOut:
+    """Return a step of the table with its texts."""
+    row = step_row(key)
+    return CourseStepOut(
+        id=step_id(key, part),
+        key=key,
+        part=part,
+        route=route,
+        group=row.group,
+        title=row.title,
+        why=row.why,
+        good=row.good,
+        fails=[Mend(sign=sign, mend=mend) for sign, mend in row.fails],
+        hands_minutes=row.hands,
+        wait_minutes=row.wait,
+        timer=row.timer,
+        at_hand=list(row.at_hand),
+        cautions=[_caution(key) for key in row.cautions],
+        needs=needs,
+        measures=[
+            StepMeasure(
+                key=m.key, label=m.label, kind=m.kind, unit=m.unit, options=list(m.options),
+                low=m.low, high=m.high,
+            )
+            for m in row.measures
+        ],
+        optional=bool(optional_why),
+        optional_why=optional_why,
+        instead=list(INSTEAD.get(key, ())),
+    )  # fmt: skip
+
+
+def _caution(key: str) -> StepCaution:
+    row = CAUTIONS[key]
+    return StepCaution(level=row.level, title=row.title, text=row.text, now=row.now)

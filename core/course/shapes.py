@@ -1,0 +1,89 @@
+"""Inputs and outputs of courses, the same at every door."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from core.data.steps import Group, MeasureKind
+from core.prepare.shapes import Material, Thickness
+from core.schema import Shape
+
+Route = Literal[
+    "etched line", "soft ground", "aquatint", "spit bite", "drypoint", "engraving", "photopolymer",
+]  # fmt: skip
+
+
+class CourseInput(Shape):
+    """Which steps a plate goes through, by its routes, its material and its past."""
+
+    routes: Annotated[list[Route], Field(min_length=1, max_length=4)]
+    """In any order: lines are bitten first, then tone, then drypoint is added."""
+    material: Material
+    thickness_mm: Thickness
+    history_unknown: bool = False
+
+
+class Mend(Shape):
+    """How a step fails, and the mend."""
+
+    sign: str
+    mend: str
+
+
+class StepMeasure(Shape):
+    """One thing to note down when a step is done."""
+
+    key: str
+    label: str
+    kind: MeasureKind
+    unit: str
+    options: list[str]
+    low: float | None
+    high: float | None
+
+
+class StepCaution(Shape):
+    """A caution of a step, and what to do when it went wrong."""
+
+    level: Literal["danger", "care"]
+    title: str
+    text: str
+    now: str
+
+
+class CourseStepOut(Shape):
+    """One step of a course."""
+
+    id: str
+    key: str
+    part: int
+    """1 for the first pass; a mixed plate is grounded and bitten again in 2 and 3."""
+    route: Route
+    group: Group
+    title: str
+    why: str
+    good: str
+    fails: list[Mend]
+    hands_minutes: int
+    wait_minutes: int
+    timer: str
+    at_hand: list[str]
+    cautions: list[StepCaution]
+    needs: list[str]
+    """Ids of steps that come before it; of those that may stand for each other one is enough."""
+    measures: list[StepMeasure]
+    optional: bool
+    optional_why: str
+    instead: list[str]
+    """Keys of steps that may be done in its place."""
+
+
+class CourseOutput(Shape):
+    """The steps in working order."""
+
+    steps: list[CourseStepOut]
+    hands_minutes: int
+    wait_minutes: int
+    tables: str

@@ -1,0 +1,128 @@
+"""Tell two kinds of patches apart in a picture: which pixels are of the lighter kind."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+from numpy.typing import NDArray
+from scipy import ndimage
+
+from core.image.light import even_light
+
+Array = NDArray[np.float64]
+Mask = NDArray[np.bool_]
+
+_PASSES = 6
+_CORE_PX = 1.5
+"""A pixel this far inside its kind is not mixed with the other by blur."""
+_LEAST_SIGMA, _MOST_SIGMA = 0.5, 2.2
+_SURE_CONTRAST = 5.0
+"""Smoothed until the two kinds lie this many deviations of noise apart."""
+_BETWEEN = 0.7
+"""Lenses blur light, cameras sharpen and compress its encoded values: a power between the two."""
+
+
+@dataclass(frozen=True)
+class TwoKinds:
+    """``lighter`` (height, width); ``contrast`` is the gap over the spread within a kind."""
+
+    lighter: Mask
+    smooth: Array
+    """The picture in even light, smoothed by ``sigma_px``, with ``threshold`` between the kinds."""
+    threshold: float
+    sigma_px: float
+    contrast: float
+
+
+def tell_apart(rgb: Array) -> TwoKinds:
+    """Return the two kinds of patches of a picture.
+
+    Parameters
+    ----------
+    rgb : array (height, width, 3)
+        Linear light.
+
+    Notes
+    -----
+    Colours are weighed so that the kinds differ most over the noise. The threshold lies midway
+    between the kinds' own levels, where blur moves no area from one to the other.
+    """
+    even = np.stack([c / even_light(c) for c in np.moveaxis(rgb**_BETWEEN, 2, 0)], axis=2)
+    value = even @ _weights(even)
+    sigma = _sigma(value)
+    smooth = ndimage.gaussian_filter(value, sigma)
+    threshold, gap = _threshold(smooth)
+    lighter = smooth > threshold
+    return TwoKinds(lighter, smooth, threshold, sigma, gap / _spread_within(smooth, lighter))
+
+
+def _weights(even: Array) -> Array:
+    """Return how much each colour counts: most signal for its noise, lighter staying lighter."""
+    smooth = ndimage.gaussian_filter(even, (1.2, 1.2, 0))
+    noise = _covariance(np.diff(even, axis=0)[::2]) / 2 + 1e-7 * np.eye(3)
+    signal = _covariance(smooth)
+    root = np.linalg.inv(np.linalg.cholesky(noise))
+    _, vectors = np.linalg.eigh(root @ signal @ root.T)
+    weights = root.T @ vectors[:, -1]
+    weights /= np.abs(weights).sum()
+    along = np.sign((signal @ weights).sum()) or 1.0
+    return np.asarray(weights * along)
+
+
+def _covariance(values: Array) -> Array:
+    return np.asarray(np.cov(values.reshape(-1, 3), rowvar=False))
+
+
+def noise_of(value: Array) -> float:
+    """Return the standard deviation of pixel noise, edges left aside."""
+    kernel = np.array([[1, -2, 1], [-2, 4, -2], [1, -2, 1]], dtype=float)
+    rough = ndimage.convolve(value, kernel)
+    return float(np.median(np.abs(rough)) / 0.6745 / 6.0)
+
+
+def _sigma(value: Array) -> float:
+    """Return how far to smooth [px]: as little as the noise allows."""
+    low, high = np.percentile(ndimage.gaussian_filter(value, 1.0), [15, 85])
+    contrast = (high - low) / max(noise_of(value), 1e-6)
+    needed = _SURE_CONTRAST / max(contrast, 1e-3) / (2 * np.sqrt(np.pi)) * 2
+    return float(np.clip(needed, _LEAST_SIGMA, _MOST_SIGMA))
+
+
+def _threshold(smooth: Array) -> tuple[float, float]:
+    """Return the level midway between the kinds, and how far apart they are."""
+    threshold = otsu(smooth)
+    gap = 0.0
+    for _ in range(_PASSES):
+        upper = smooth > threshold
+        high, low = _level(smooth, upper), _level(smooth, ~upper)
+        gap, before = high - low, threshold
+        threshold = (high + low) / 2
+        if abs(threshold - before) < 1e-3 * max(gap, 1e-9):
+            break
+    return threshold, gap
+
+
+def _level(smooth: Array, kind: Mask) -> float:
+    """Return a kind's own level, from pixels well inside it."""
+    inner = ndimage.distance_transform_edt(kind) > _CORE_PX
+    chosen = inner if inner.sum() > 50 else kind
+    return float(np.median(smooth[chosen])) if chosen.any() else float(smooth.mean())
+
+
+def _spread_within(smooth: Array, lighter: Mask) -> float:
+    parts = [smooth[kind] for kind in (lighter, ~lighter) if kind.any()]
+    spread = np.sqrt(sum(((p - np.median(p)) ** 2).sum() for p in parts) / smooth.size)
+    return float(max(spread, 1e-9))
+
+
+def otsu(values: Array) -> float:
+    """Return the level that parts values into the two most compact groups."""
+    counts, edges = np.histogram(values, bins=256)
+    middles = (edges[1:] + edges[:-1]) / 2
+    below = np.cumsum(counts)
+    above = below[-1] - below
+    sums = np.cumsum(counts * middles)
+    with np.errstate(divide="ignore", invalid="ignore"):
+        between = below * above * (sums / below - (sums[-1] - sums) / above) ** 2
+    return float(middles[int(np.nanargmax(between))])

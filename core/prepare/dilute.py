@@ -1,0 +1,79 @@
+"""Dilution by parts, and of ferric chloride by hydrometer; always in the safe order of pouring."""
+
+from __future__ import annotations
+
+import numpy as np
+
+from core.data.preparation import ACIDS, FERRIC_DENSITY_G_PER_ML, FERRIC_PERCENT
+from core.prepare.shapes import DiluteInput, DiluteOutput
+
+BAUME_MODULUS = 145.0
+WATER_G_PER_ML = 0.998
+
+
+def dilute(given: DiluteInput) -> DiluteOutput:
+    """Return what to pour, water first, and how to check it."""
+    if given.parts is not None:
+        return _by_parts(given.parts, given.volume_l)
+    if given.stock is None or given.target is None:
+        raise AssertionError("checked by the input's shape")
+    return _by_strength(given.stock.baume, given.target.baume, given.volume_l)
+
+
+def _by_parts(parts: dict[str, float], volume_l: float) -> DiluteOutput:
+    """Return litres by parts; volumes are taken to add up, good to a few per cent."""
+    total = sum(parts.values())
+    litres = {name: volume_l * part / total for name, part in parts.items()}
+    order = sorted(litres, key=_rank)
+    water = sum(amount for name, amount in litres.items() if _rank(name) == 0)
+    stock = sum(amount for name, amount in litres.items() if _rank(name) > 0)
+    return DiluteOutput(
+        stock_l=round(stock, 4),
+        water_l=round(water, 4),
+        pour=[_say(name, litres[name], first=i == 0) for i, name in enumerate(order)],
+        litres={name: round(amount, 4) for name, amount in litres.items()},
+        checks={"volume_l": round(volume_l, 3)},
+    )
+
+
+def _rank(name: str) -> int:
+    """Water is poured first, acids last: acid into water, never water into acid."""
+    low = name.lower()
+    if low.startswith("water"):
+        return 0
+    return 2 if any(word in low for word in ACIDS) else 1
+
+
+def _say(name: str, litres: float, *, first: bool) -> str:
+    amount = f"{litres:.2f} L" if litres >= 0.1 else f"{litres * 1000:.0f} mL"
+    short = "acid" if _rank(name) == 2 else name
+    return f"{short} first: {amount}" if first else f"then {short}: {amount}"
+
+
+def specific_gravity(baume: float) -> float:
+    """Return specific gravity of a liquid heavier than water. Source: ``baume-modulus``."""
+    return BAUME_MODULUS / (BAUME_MODULUS - baume)
+
+
+def ferric_mass_percent(baume: float) -> float:
+    """Return the share of ferric chloride by mass [%] at a hydrometer reading at 20 °C."""
+    return float(np.interp(specific_gravity(baume), FERRIC_DENSITY_G_PER_ML, FERRIC_PERCENT))
+
+
+def _by_strength(stock: float, target: float, volume_l: float) -> DiluteOutput:
+    """Mass of salt is kept: ρ₁·w₁·V₁ = ρ₂·w₂·V₂; water makes up the mass."""
+    density = [specific_gravity(b) for b in (stock, target)]
+    percent = [ferric_mass_percent(b) for b in (stock, target)]
+    stock_l = volume_l * density[1] * percent[1] / (density[0] * percent[0])
+    water_l = (volume_l * density[1] - stock_l * density[0]) / WATER_G_PER_ML
+    return DiluteOutput(
+        stock_l=round(stock_l, 4),
+        water_l=round(water_l, 4),
+        pour=[f"water first: {water_l:.2f} L", f"then ferric chloride: {stock_l:.2f} L"],
+        litres={"ferric chloride": round(stock_l, 4), "water": round(water_l, 4)},
+        checks={
+            "baume": round(target, 1),
+            "specific_gravity": round(density[1], 3),
+            "mass_percent": round(percent[1], 1),
+        },
+    )
