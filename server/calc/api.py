@@ -4,14 +4,23 @@ from __future__ import annotations
 
 from typing import Any
 
+from django.conf import settings
 from django.http import HttpRequest
-from ninja import Router
+from ninja import File, Form, Router
+from ninja.files import UploadedFile
 
 from core.calculators import REGISTRY, Calculator, calculator
 from core.data.mordants import MORDANTS
+from core.image.dust_coverage import measure_dust
+from core.image.picture import open_picture
+from core.image.shapes import DustCoverageOutput, UmPerPixel
+from server.config.body_limit import too_large
 from server.config.errors import ErrorReply
 
 router = Router(tags=["calculators"])
+
+FROM_PICTURES = {"dust-coverage"}
+"""Over HTTP a picture is uploaded: a path would name a file of the server's own."""
 
 
 @router.get("/calc", response=list[dict[str, str]])
@@ -49,7 +58,22 @@ def _door(each: Calculator) -> None:
 
 
 for _each in REGISTRY.values():
-    _door(_each)
+    if _each.name not in FROM_PICTURES:
+        _door(_each)
+
+
+@router.post(
+    "/calc/dust-coverage",
+    response={200: DustCoverageOutput, 422: ErrorReply},
+    operation_id="dust_coverage",
+)
+def post_dust_coverage(
+    request: HttpRequest, image: File[UploadedFile], um_per_pixel: Form[UmPerPixel]
+) -> DustCoverageOutput:
+    """Measure the dust on an uploaded close photograph; nothing is stored."""
+    if (image.size or 0) > settings.LARGEST_UPLOAD_BYTES:
+        raise too_large(image.size, settings.LARGEST_UPLOAD_BYTES)
+    return measure_dust(open_picture(image.read()), um_per_pixel)
 
 
 @router.post("/calc/{name}", response={200: None, 422: ErrorReply}, include_in_schema=False)

@@ -9,6 +9,7 @@ from server.accounts.api import router as accounts
 from server.baths.api import router as baths
 from server.calc.api import router as calc
 from server.config.errors import install
+from server.courses.api import router as courses
 from server.files.api import router as files
 from server.plans.api import router as plans
 from server.plates.api import router as plates
@@ -18,7 +19,9 @@ from server.rooms.api import links
 from server.rooms.api import router as rooms
 from server.runs.api import clock
 from server.runs.api import router as runs
+from server.shopbook.api import router as shopbook
 from server.strips.api import router as strips
+from server.timers.api import router as timers
 
 api = NinjaAPI(
     title="Keen Bite",
@@ -39,5 +42,17 @@ api.add_router("", links)
 api.add_router("", clock)
 api.add_router("", calc)
 api.add_router("", rooms)
-for router in (plates, strips, baths, plans, runs, proofs, files, record):
+for router in (
+    plates,
+    courses,
+    strips,
+    baths,
+    plans,
+    runs,
+    timers,
+    proofs,
+    files,
+    shopbook,
+    record,
+):
     api.add_router(IN_A_ROOM, router)

@@ -9,7 +9,7 @@ from django.http import HttpRequest, HttpResponse
 
 from server.config.errors import TooLarge, reply
 
-UPLOAD_SUFFIX = "/files"
+UPLOAD_SUFFIXES = ("/files", "/calc/dust-coverage")
 
 
 class BodyLimitMiddleware:
@@ -20,7 +20,7 @@ class BodyLimitMiddleware:
 
     def __call__(self, request: HttpRequest) -> HttpResponse:
         limit = settings.LARGEST_BODY_BYTES
-        if request.path.endswith(UPLOAD_SUFFIX):
+        if request.path.endswith(UPLOAD_SUFFIXES):
             limit = settings.LARGEST_UPLOAD_BYTES + 100_000
         size = request.META.get("CONTENT_LENGTH") or "0"
         if not size.isdigit() or int(size) > limit:

@@ -62,10 +62,13 @@ INSTALLED_APPS = [
     "server.files",
     "server.record",
     "server.plates",
+    "server.courses",
     "server.strips",
     "server.baths",
     "server.plans",
     "server.runs",
+    "server.timers",
+    "server.shopbook",
     "server.proofs",
     "server.demo",
 ]

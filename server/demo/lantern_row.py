@@ -2,17 +2,15 @@
 
 from __future__ import annotations
 
-import io
-import uuid
-from collections.abc import Callable
 from datetime import datetime, timedelta
 
 import numpy as np
-from django.core.files.uploadedfile import SimpleUploadedFile
 
 from server.accounts.models import User
+from server.courses.actions.begin import begin_course
 from server.demo import pictures
-from server.files.actions.store import store_picture
+from server.demo.store import keep_drawn
+from server.demo.tablet import MakeId, Tablet
 from server.plans.actions.keep import keep_plan
 from server.plans.schemas import PlanArea, PlanIn
 from server.plates.models import Plate
@@ -20,12 +18,8 @@ from server.proofs.actions.log import log_proof
 from server.proofs.schemas import ProofIn
 from server.rooms.models import Room
 from server.runs.actions.begin import begin_run
-from server.runs.actions.log import log_events
 from server.runs.actions.state import follow
-from server.runs.models import Run
-from server.runs.schemas import EventIn, EventsIn, RunIn
-
-MakeId = Callable[[str], uuid.UUID]
+from server.runs.schemas import RunIn
 
 AREAS: tuple[tuple[str, str, float | None], ...] = (
     ("Paper", "lantern hearts, awning whites", None),
@@ -45,25 +39,19 @@ BETWEEN_BITES = timedelta(minutes=14)
 def load_lantern_row(room: Room, user: User, now: datetime, make_id: MakeId) -> None:
     """Load the plate with its study, plan, earlier proof and run."""
     tones = pictures.lantern_row_tones()
-    study = _picture(user, room, make_id("study"), "study.png",
+    study = keep_drawn(user, room, make_id("study"), "study.png",
                      pictures.value_study(tones, STUDY_LSTARS))  # fmt: skip
     plate = Plate.objects.create(
         id=make_id("Lantern Row"), room=room, name="Lantern Row", metal="copper",
         route="aquatint", thickness_mm=1.2, width_mm=WIDTH_MM, height_mm=HEIGHT_MM,
-        place="rosin", study_id=study, steps={
-            "prepare": {"done": True, "fact": "bevelled, degreased"},
-            "image": {"done": True, "fact": "line etched, State I"},
-            "ground": {"done": True, "fact": "rosin, fused"},
-        },
+        place="rosin", study_id=study, facts={"face_marked": True, "back": "filmed"},
     )  # fmt: skip
+    done = {"prepare": "bevelled, degreased", "image": "line etched, State I",
+            "ground": "rosin, fused"}  # fmt: skip
+    begin_course(plate, done)
     _first_state(room, user, plate, tones, now, make_id)
     _plan(room, user, plate, tones, make_id)
     _bites(room, user, plate, now, make_id)
-
-
-def _picture(user: User, room: Room, picture_id: uuid.UUID, name: str, data: bytes) -> uuid.UUID:
-    upload = SimpleUploadedFile(name, io.BytesIO(data).read())
-    return store_picture(user, room.id, picture_id, upload).id
 
 
 def _first_state(
@@ -71,7 +59,7 @@ def _first_state(
 ) -> None:
     """Log the proof of the line work, before the aquatint."""
     drawn = pictures.line_proof(tones, rng=np.random.default_rng(7))
-    picture = _picture(user, room, make_id("line proof"), "state-1.jpg", drawn)
+    picture = keep_drawn(user, room, make_id("line proof"), "state-1.jpg", drawn)
     log_proof(
         user, room.id,
         ProofIn(
@@ -99,42 +87,9 @@ def _plan(room: Room, user: User, plate: Plate, tones: pictures.Map, make_id: Ma
     )  # fmt: skip
 
 
-class _Tablet:
-    """The device by the tray, as it would have sent its events."""
-
-    def __init__(self, user: User, run: Run, now: datetime, make_id: MakeId) -> None:
-        self.user, self.run, self.now, self.make_id = user, run, now, make_id
-        self.sequence = 0
-
-    def log(self, kind: str, at: datetime, **data: object) -> uuid.UUID:
-        """Log one event at a time of the past."""
-        self.sequence += 1
-        event_id = self.make_id(f"event {self.sequence}")
-        offset = self.now.timestamp() * 1000
-        event = EventIn(
-            id=event_id, kind=kind, device=self.make_id("tablet"), sequence=self.sequence,  # type: ignore[arg-type]
-            monotonic_ms=(at - self.now).total_seconds() * 1000, offset_ms=offset,
-            offset_spread_ms=12, data=data,
-        )  # fmt: skip
-        log_events(self.user, self.run.room.id, self.run.id, EventsIn(events=[event]))
-        return event_id
-
-    def bite(self, begin: datetime, late_seconds: float) -> datetime:
-        """Dip, rock, lift when planned (or late), rinse and stop out; return the lift."""
-        bites = follow(self.run, begin.timestamp()).sheet.plan.bites
-        is_open = [area.name for area in bites[0].areas]
-        dip = self.log("dip", begin, open=is_open)
-        lift = begin + timedelta(seconds=bites[0].seconds + late_seconds)
-        self.log("lift", lift, dip=str(dip))
-        self.log("rinsed", lift + timedelta(seconds=20))
-        closed = [area.name for area in bites[0].areas if area.finished]
-        self.log("covered", lift + timedelta(minutes=9), areas=closed)
-        return lift
-
-
 def _bites(room: Room, user: User, plate: Plate, now: datetime, make_id: MakeId) -> None:
     run = begin_run(user, room.id, RunIn(id=make_id("run"), plate=plate.id))
-    tablet = _Tablet(user, run, now, make_id)
+    tablet = Tablet(user, run, now, make_id)
     third = now - timedelta(seconds=INTO_THIRD_SECONDS)
     first = third - 2 * BETWEEN_BITES
     tablet.log("covered", first - timedelta(minutes=3), areas=["Paper"])

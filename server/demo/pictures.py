@@ -125,6 +125,43 @@ def line_proof(tones: Map, *, rng: np.random.Generator) -> bytes:
     return _on_sheet(np.clip(y, 0.02, 1.0))
 
 
+def rain_lines(rng: np.random.Generator) -> Map:
+    """Return a drawing in lines, 1 where a line is: awnings under slanting rain, two strengths."""
+    picture = Image.new("L", (WIDTH, HEIGHT), 0)
+    pen = ImageDraw.Draw(picture)
+    for left, right, top in ((60, 520, 420), (640, 1140, 380)):
+        for i in range(12):
+            x = left + (right - left) * i / 11
+            pen.line([(x, top), (x - 40, top + 150)], fill=1, width=3)
+        pen.line([(left, top), (right, top), (right - 40, top + 150), (left - 40, top + 150)],
+                 fill=1, width=4)  # fmt: skip
+        for y in range(top + 190, 820, 26):
+            pen.line([(left, y), (right - 60, y + 6)], fill=1, width=2)
+    for _ in range(260):
+        _stroke(pen, rng, (20, 60), 1)
+    for _ in range(46):
+        _stroke(pen, rng, (90, 210), 5)
+    return np.asarray(picture)
+
+
+def _stroke(
+    pen: ImageDraw.ImageDraw, rng: np.random.Generator, long: tuple[int, int], width: int
+) -> None:
+    x, y, length = rng.uniform(-60, WIDTH), rng.uniform(-40, HEIGHT), rng.uniform(*long)
+    pen.line([(x, y), (x - length * 0.25, y + length)], fill=1, width=width)
+
+
+def as_png(lines: Map) -> bytes:
+    """Return a drawing in lines as a PNG, black on white."""
+    return _png(Image.fromarray(np.where(lines > 0, 30, 246).astype(np.uint8), "L"))
+
+
+def on_sheet(lines: Map, rng: np.random.Generator) -> bytes:
+    """Return a proof of a drawing in lines as a JPEG."""
+    return _on_sheet(np.clip(np.where(lines > 0, 0.07, 0.86) + rng.normal(0, 0.012, lines.shape),
+                             0.02, 1.0))  # fmt: skip
+
+
 def _grained(y: NDArray[np.float64], rng: np.random.Generator) -> NDArray[np.float64]:
     """Break tones into grain whose mean stays the tone."""
     noise = Image.fromarray((rng.random(y.shape) * 255).astype(np.uint8), "L")

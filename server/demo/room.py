@@ -12,7 +12,11 @@ from django.db import connection, transaction
 from core.tone.shapes import Conditions
 from server.accounts.models import User
 from server.baths.models import Bath
+from server.courses.actions.begin import begin_course
 from server.demo.lantern_row import load_lantern_row
+from server.demo.rain_on_awnings import load_rain_on_awnings
+from server.demo.shop_book import load_shop_book
+from server.demo.steam_stall import load_steam_stall
 from server.plates.models import Plate
 from server.rooms.models import Membership, Room
 from server.strips.actions.keep import make_strip
@@ -56,7 +60,10 @@ def load(now: datetime) -> Room:
     _baths(here)
     _strips(here)
     _plates(here)
+    load_rain_on_awnings(here.room, here.printer, here.now, make_id)
+    load_steam_stall(here.room, here.printer, here.now, make_id)
     load_lantern_row(here.room, here.printer, here.now, make_id)
+    load_shop_book(here.room, here.keeper, here.now, make_id)
     return room
 
 
@@ -73,6 +80,7 @@ def drop() -> None:
 
 def _tables_in_order() -> list[Any]:
     from server.baths.models import BathReading
+    from server.courses.models import Course
     from server.files.models import Picture
     from server.plans.models import Plan
     from server.plates.models import Work
@@ -80,10 +88,17 @@ def _tables_in_order() -> list[Any]:
     from server.record.models import Entry
     from server.rooms.models import HandLink
     from server.runs.models import Event, Run
+    from server.shopbook.models import OwnNumber, Recipe, Tool
+    from server.timers.models import Timer
 
     return [
         Event,
         Entry,
+        Timer,
+        OwnNumber,
+        Recipe,
+        Tool,
+        Course,
         Proof,
         Run,
         Plan,
@@ -138,7 +153,13 @@ STRIPS: tuple[dict[str, Any], ...] = (
     {"name": "Lines on zinc", "mordant": "zinc-nitric-10", "ground": "hard ground", "days": 30,
      "conditions": {"temperature_c": 18.5, "load_g_per_l": 2},
      "patches": [(60, 88.0), (180, 79.0), (420, 66.5), (900, 52.0)],
-     "note": "Parallel needle lines, 1 mm apart, read as a tone."},
+     "lines": [{"seconds": 180, "temperature_c": 18.5, "load_g_per_l": 2, "depth_um": 13,
+                "width_um": 78, "needle_um": 50},
+               {"seconds": 420, "dips": 2, "temperature_c": 18.5, "load_g_per_l": 2,
+                "depth_um": 31, "width_um": 112, "needle_um": 50},
+               {"seconds": 900, "dips": 3, "temperature_c": 18.5, "load_g_per_l": 2,
+                "depth_um": 65, "width_um": 181, "needle_um": 50}],
+     "note": "Parallel needle lines, 1 mm apart; three measured with the loupe."},
     {"name": "Rosin, thumb on it", "mordant": "copper-ferric", "ground": "rosin dust", "days": 40,
      "conditions": {"temperature_c": 19.5, "load_g_per_l": 9},
      "patches": [(30, 88.0), (60, 82.2), (120, 71.8), (240, 72.5), (480, 39.0), (900, 25.1)],
@@ -159,6 +180,7 @@ def _strips(here: DemoRoom) -> None:
                 conditions=Conditions(mordant=row["mordant"], **row["conditions"]),
                 patches=[StripPatch(seconds=s, lstar=lstar) for s, lstar in row["patches"]],
                 read_on=read.date(),
+                lines=row.get("lines", []),
                 note=row["note"],
             ),
         )
@@ -166,13 +188,6 @@ def _strips(here: DemoRoom) -> None:
 
 
 PLATES: tuple[dict[str, Any], ...] = (
-    {"name": "Rain on Awnings", "route": "etched line", "metal": "zinc", "thickness_mm": 1.5,
-     "width_mm": 250, "height_mm": 180, "place": "proof", "state_number": 2,
-     "steps": {"prepare": "bevelled, degreased", "image": "traced, reversed",
-               "ground": "hard ground, smoked", "plan": "3 depths", "bite": "3 bites"}},
-    {"name": "Steam Stall", "route": "soft ground", "metal": "copper", "thickness_mm": 1.2,
-     "width_mm": 150, "height_mm": 150, "place": "ground",
-     "steps": {"prepare": "bevelled, degreased", "image": "gauze and thread chosen"}},
     {"name": "Closing Time", "route": "drypoint", "metal": "plastic", "thickness_mm": 1.0,
      "width_mm": 180, "height_mm": 130, "place": "edition", "place_note": "edition, 11 of 20",
      "state_number": 3, "ok_to_print": True,
@@ -190,9 +205,9 @@ PLATES: tuple[dict[str, Any], ...] = (
 
 def _plates(here: DemoRoom) -> None:
     for row in PLATES:
-        steps = {step: {"done": True, "fact": fact} for step, fact in row["steps"].items()}
-        facts = {key: value for key, value in row.items() if key != "steps"}
-        Plate.objects.create(id=make_id(row["name"]), room=here.room, steps=steps, **facts)
+        columns = {key: value for key, value in row.items() if key != "steps"}
+        plate = Plate.objects.create(id=make_id(row["name"]), room=here.room, **columns)
+        begin_course(plate, row["steps"])
 
 
 def fresh(now_seconds: float) -> Room:

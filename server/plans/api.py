@@ -5,15 +5,15 @@ from __future__ import annotations
 from uuid import UUID
 
 from django.http import HttpRequest
-from ninja import Router
+from ninja import Query, Router
 
-from core.stages.run_sheet import run_sheet
+from core.line.shapes import MeasuredLine
 from server.config.errors import ErrorReply, NotFound
 from server.config.session import signed_in
 from server.plans.actions.keep import draft, keep_plan
-from server.plans.actions.plan_input import plan_input
+from server.plans.actions.plan_input import Decided, measured_lines, plan_input, sheet_of
 from server.plans.models import Plan
-from server.plans.schemas import PlanArea, PlanIn, PlanOut
+from server.plans.schemas import Part, PlanArea, PlanIn, PlanOut
 from server.plates.models import Plate
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
@@ -23,10 +23,12 @@ router = Router(tags=["plans"])
 
 
 @router.get("/plates/{uuid:plate}/plan", response={200: PlanOut, 404: ErrorReply})
-def get_plan(request: HttpRequest, room: RoomId, plate: UUID) -> PlanOut:
-    """Show a plate's plan, solved in today's bath after what was done."""
+def get_plan(
+    request: HttpRequest, room: RoomId, plate: UUID, part: Part = Query("tones")
+) -> PlanOut:
+    """Show the plan of a part of a plate, solved in today's bath after what was done."""
     place = enter(signed_in(request), room, "look")
-    plan = Plan.objects.filter(room=place, plate=find(Plate, place, plate)).first()
+    plan = Plan.objects.filter(room=place, plate=find(Plate, place, plate), part=part).first()
     if plan is None:
         raise NotFound("A plan for this plate")
     return plan_out(plan)
@@ -51,7 +53,7 @@ def put_plan(request: HttpRequest, room: RoomId, plate: UUID, payload: PlanIn) -
 
 def plan_out(plan: Plan) -> PlanOut:
     """Return a plan with its bites; after a run's bites where one is under way."""
-    run = latest_run(plan.plate)
+    run = latest_run(plan.plate, plan.part)
     state = run_state(run) if run is not None and run.ended_at is None else None
     names = {area["name"] for area in plan.areas}
     done = [dip for dip in state.done if set(dip.open) <= names] if state else []
@@ -63,19 +65,25 @@ def plan_out(plan: Plan) -> PlanOut:
         bath_name=plan.bath.name,
         strip=plan.strip.id if plan.strip else None,
         strip_name=plan.strip.name if plan.strip else None,
+        part=plan.part,
+        measured=[MeasuredLine(**line) for line in plan.measured],
         method=plan.method,
         round_to_seconds=plan.round_to_seconds,
         areas=[PlanArea(**area) for area in plan.areas],
-        sheet=run_sheet(
-            plan_input(
-                areas=plan.areas,
-                bath=plan.bath,
-                curve=plan.strip.curve if plan.strip else None,
-                method=plan.method,
-                round_to_seconds=plan.round_to_seconds,
-                done=done,
-            )
-        ),
+        sheet=sheet_of(plan_input(decided_in(plan), done)),
         run=run.id if run is not None and run.ended_at is None else None,
         in_bath=bool(state and state.in_bath),
+    )
+
+
+def decided_in(plan: Plan) -> Decided:
+    """Return what a plan decides."""
+    return Decided(
+        part=plan.part,
+        areas=plan.areas,
+        bath=plan.bath,
+        method=plan.method,
+        round_to_seconds=plan.round_to_seconds,
+        curve=plan.strip.curve if plan.strip else None,
+        measured=measured_lines(plan.measured, plan.strip),
     )

@@ -6,17 +6,18 @@ import time
 from uuid import UUID
 
 from django.db.models import Q
-from django.http import HttpRequest
+from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
 from server.config.errors import ErrorReply
 from server.config.paging import Page, page_at_once
 from server.config.session import signed_in
 from server.plates.actions.bench import bench
-from server.plates.actions.keep import change_plate, mark_step, put_in_plate
+from server.plates.actions.keep import change_plate, put_in_plate
 from server.plates.actions.look import plate_card, plate_out, standing, standings
+from server.plates.actions.tracing import tracing_pdf
 from server.plates.models import Plate
-from server.plates.schemas import Bench, PlateCard, PlateChange, PlateIn, PlateOut, StepDone
+from server.plates.schemas import Bench, PlateCard, PlateChange, PlateIn, PlateOut
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 
@@ -76,13 +77,15 @@ def put_plate(request: HttpRequest, room: RoomId, plate: UUID, payload: PlateCha
     return _page(change_plate(signed_in(request), room, plate, payload))
 
 
-@router.post(
-    "/plates/{uuid:plate}/steps",
-    response={200: PlateOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply},
-)
-def post_step(request: HttpRequest, room: RoomId, plate: UUID, payload: StepDone) -> PlateOut:
-    """Mark a step of the course."""
-    return _page(mark_step(signed_in(request), room, plate, payload))
+@router.get("/plates/{uuid:plate}/tracing.pdf", response={200: None, 404: ErrorReply})
+def get_tracing(
+    request: HttpRequest, room: RoomId, plate: UUID, mirrored: bool = True
+) -> HttpResponse:
+    """Print the plate's picture at 1:1, mirrored as it lies on the plate or as it prints."""
+    found = find(Plate, enter(signed_in(request), room, "look"), plate)
+    reply = HttpResponse(tracing_pdf(found, mirrored=mirrored), content_type="application/pdf")
+    reply["Content-Disposition"] = 'inline; filename="tracing.pdf"'
+    return reply
 
 
 def _page(plate: Plate) -> PlateOut:

@@ -28,6 +28,8 @@ class Plate(RoomThing):
     state_number = models.PositiveIntegerField(default=0)
     ok_to_print = models.BooleanField(default=False)
     put_away = models.BooleanField(default=False)
-    steps = models.JSONField(default=dict)
-    """Facts of the course's steps: {step: {"fact": text, "done": bool}}."""
+    routes = models.JSONField(default=list)
+    """The routes of a mixed plate; empty: its one route."""
+    facts = models.JSONField(default=dict)
+    """What matters later: see ``PlateFacts``."""
     study = models.ForeignKey("files.Picture", models.PROTECT, null=True, related_name="+")

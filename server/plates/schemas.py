@@ -24,6 +24,22 @@ Thickness = Annotated[float, Field(ge=0.1, le=10, json_schema_extra={"unit": "mm
 Side = Annotated[float, Field(ge=10, le=2500, json_schema_extra={"unit": "mm"})]
 
 
+OneRoute = Literal[
+    "etched line", "soft ground", "aquatint", "spit bite", "drypoint", "engraving", "photopolymer",
+]  # fmt: skip
+
+
+class PlateFacts(Schema):
+    """Facts of a plate that matter later."""
+
+    face_marked: bool = False
+    back: Literal["bare", "pre-coated", "filmed", "varnished"] | None = None
+    trimmed_again: bool = False
+    history_unknown: bool = False
+    """An old plate: registered with a proof before anything else."""
+    no_bevel_because: Annotated[str, Field(max_length=300)] = ""
+
+
 class PlateIn(Schema):
     """A new plate."""
 
@@ -35,6 +51,9 @@ class PlateIn(Schema):
     width_mm: Side
     height_mm: Side
     work: UUID | None = None
+    routes: Annotated[list[OneRoute], Field(max_length=4)] = []
+    """For a mixed plate; empty: its one route, or lines and tone where it is mixed."""
+    facts: PlateFacts = PlateFacts()
 
 
 class PlateChange(Schema):
@@ -46,15 +65,9 @@ class PlateChange(Schema):
     place_note: Annotated[str, Field(max_length=120)] | None = None
     put_away: bool | None = None
     ok_to_print: bool | None = None
-
-
-class StepDone(Schema):
-    """A step of the course done, or not after all, with its fact."""
-
-    version: int
-    step: Step
-    done: bool
-    fact: Annotated[str, Field(max_length=200)] = ""
+    facts: PlateFacts | None = None
+    study: UUID | None = None
+    """The value study or drawing: a stored picture."""
 
 
 class RunCard(Schema):
@@ -102,10 +115,15 @@ class PlateOut(PlateCard):
 
     work: UUID | None
     study: UUID | None
+    routes: list[str]
+    parts: list[Literal["lines", "tones"]]
+    """What is planned and bitten on it, in working order."""
+    facts: PlateFacts
     course: list[CourseStep]
     next_step: str
     proofs: int
-    has_plan: bool
+    planned: list[str]
+    """Parts that have a plan."""
     last_run: UUID | None
     created_at: datetime
 
@@ -113,9 +131,9 @@ class PlateOut(PlateCard):
 class Due(Schema):
     """Something that falls due on the bench."""
 
-    plate: UUID
+    plate: UUID | None
     plate_name: str
-    kind: Literal["lift", "care", "note"]
+    kind: Literal["lift", "care", "wait"]
     at_seconds: float
     text: str
 

@@ -57,6 +57,7 @@ def proof_out(proof: Proof) -> ProofOut:
         passes=proof.passes,
         note=proof.note,
         tones=[ToneOut(**tone) for tone in proof.tones],
+        foul_bite=proof.foul_bite,
         ok_to_print=proof.ok_to_print,
         advice=advice_for(proof),
     )

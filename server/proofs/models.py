@@ -24,4 +24,6 @@ class Proof(RoomThing):
     note = models.TextField(blank=True)
     tones = models.JSONField(default=list)
     """[{"area", "wanted_lstar", "read_lstar"}]."""
+    foul_bite = models.BooleanField(null=True)
+    """Whether it shows foul bite; null where nobody said."""
     ok_to_print = models.BooleanField(default=False)

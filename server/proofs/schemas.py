@@ -42,6 +42,8 @@ class ProofIn(Schema):
     tones: Annotated[list[ReadTone], Field(max_length=40)] = []
     same_state: bool = False
     """Pulled again from the same state: the plate was not worked in between."""
+    foul_bite: bool | None = None
+    """Whether it shows unwanted pits; the room's own counts come from this."""
     ok_to_print: bool = False
 
 
@@ -71,5 +73,6 @@ class ProofOut(Schema):
     passes: int
     note: str
     tones: list[ToneOut]
+    foul_bite: bool | None
     ok_to_print: bool
     advice: AdviseOutput | None

@@ -24,6 +24,8 @@ ACTIONS: dict[str, frozenset[str]] = {
     "write the record": BOTH,
     "read baths": BOTH,
     "keep baths": KEEPER,
+    "keep recipes": BOTH,
+    "keep numbers": KEEPER,
     "keep members": KEEPER,
     "keep the room": KEEPER,
 }

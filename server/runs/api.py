@@ -76,6 +76,7 @@ def run_out(run: Run) -> RunOut:
         id=run.id,
         plate=run.plate.id,
         plate_name=run.plate.name,
+        part=run.part,
         metal=run.plate.metal,
         bath=run.bath.id,
         bath_name=run.bath.name,

@@ -21,11 +21,13 @@ class Run(RoomThing):
     plate = models.ForeignKey("plates.Plate", models.CASCADE, related_name="runs")
     plan = models.ForeignKey("plans.Plan", models.PROTECT, null=True, related_name="runs")
     bath = models.ForeignKey("baths.Bath", models.PROTECT, related_name="runs")
+    part = models.CharField(max_length=10, default="tones")
     method = models.CharField(max_length=10, default="stop-out")
     round_to_seconds = models.FloatField(default=5)
     areas = models.JSONField()
     strip = models.ForeignKey("strips.Strip", models.PROTECT, null=True, related_name="+")
     curve = models.JSONField(null=True)
+    measured = models.JSONField(default=list)
     ended_at = models.DateTimeField(null=True)
 
     class Meta:

@@ -12,6 +12,7 @@ from pydantic import Field
 from core.stages.fold import EventKind, RunState
 from core.stages.shapes import AreaName, RunSheet
 from core.tone.shapes import BathCelsius
+from server.plans.schemas import Part
 
 MOST_EVENTS_AT_ONCE = 500
 DAY_MS = 86_400_000.0
@@ -19,10 +20,11 @@ FIRST_MS, LAST_MS = 946_684_800_000.0, 4_102_444_800_000.0
 
 
 class RunIn(Schema):
-    """Begin a run of a plate's plan."""
+    """Begin a run of a plate's plan; ``part`` null: lines first, then tones."""
 
     id: UUID
     plate: UUID
+    part: Part | None = None
 
 
 class EventIn(Schema):
@@ -109,6 +111,7 @@ class RunOut(Schema):
     id: UUID
     plate: UUID
     plate_name: str
+    part: str
     metal: str
     bath: UUID
     bath_name: str

@@ -10,6 +10,7 @@ from django.http import HttpRequest
 from ninja import Query, Router
 
 from core.data.mordants import MORDANTS
+from core.line.shapes import MeasuredLine
 from core.tone.read_curve import read_curve
 from core.tone.shapes import Conditions, Curve, CurvePoint, ReadCurveInput
 from server.baths.actions.facts import bath_facts
@@ -99,6 +100,7 @@ def _card_facts(strip: Strip) -> dict[str, Any]:
         "patches": len(strip.patches),
         "left_out": outliers + sum(1 for p in strip.patches if p.get("left_out")),
         "usable": strip.curve is not None,
+        "lines": len(strip.lines),
         "read_on": strip.read_on,
         "lightest_lstar": fit.get("lightest_lstar"),
         "darkest_lstar": fit.get("darkest_lstar"),
@@ -111,6 +113,7 @@ def _out(strip: Strip) -> StripOut:
         bitten=strip.bitten,
         conditions=Conditions.model_validate(strip.conditions),
         readings=[StripPatch(**patch) for patch in strip.patches],
+        measured=[MeasuredLine(**line) for line in strip.lines],
         note=strip.note,
         fit=strip.fit,
         fault=ErrorBody(**strip.fault) if strip.fault else None,

@@ -17,6 +17,8 @@ class Strip(RoomThing):
     conditions = models.JSONField()
     patches = models.JSONField(default=list)
     """[{"seconds", "lstar", "spread", "left_out"}]."""
+    lines = models.JSONField(default=list)
+    """A line strip's lines, measured: see ``MeasuredLine``."""
     read_on = models.DateField(null=True)
     note = models.TextField(blank=True)
     fit = models.JSONField(null=True)

@@ -9,6 +9,7 @@ from uuid import UUID
 from ninja import Schema
 from pydantic import Field
 
+from core.line.shapes import MOST_MEASURED, MeasuredLine
 from core.tone.shapes import (
     MOST_PATCHES,
     Conditions,
@@ -28,6 +29,9 @@ class StripPatch(Schema):
     left_out: bool = False
 
 
+Lines = Annotated[list[MeasuredLine], Field(max_length=MOST_MEASURED)]
+
+
 class StripIn(Schema):
     """A new strip."""
 
@@ -37,6 +41,8 @@ class StripIn(Schema):
     bitten: Literal["dips", "once"] = "dips"
     conditions: Conditions
     patches: Annotated[list[StripPatch], Field(max_length=MOST_PATCHES)] = []
+    lines: Lines = []
+    """A line strip's lines, measured for depth and width."""
     read_on: date | None = None
     note: Annotated[str, Field(max_length=2000)] = ""
 
@@ -50,6 +56,7 @@ class StripChange(Schema):
     bitten: Literal["dips", "once"] | None = None
     conditions: Conditions | None = None
     patches: Annotated[list[StripPatch], Field(max_length=MOST_PATCHES)] | None = None
+    lines: Lines | None = None
     read_on: date | None = None
     note: Annotated[str, Field(max_length=2000)] | None = None
 
@@ -66,6 +73,8 @@ class StripCard(Schema):
     patches: int
     left_out: int
     usable: bool
+    lines: int
+    """Lines measured on it: a line strip calibrates depth and width."""
     read_on: date | None
     lightest_lstar: float | None
     darkest_lstar: float | None
@@ -77,6 +86,7 @@ class StripOut(StripCard):
     bitten: str
     conditions: Conditions
     readings: list[StripPatch]
+    measured: list[MeasuredLine]
     note: str
     fit: dict[str, Any] | None
     fault: ErrorBody | None

@@ -9,6 +9,7 @@ from server.plates.actions.look import Standing, next_step, run_card, standings
 from server.plates.models import Plate
 from server.plates.schemas import Bench, BenchBath, Caution, Due, NextStep
 from server.rooms.models import Room
+from server.timers.models import Timer
 
 
 def bench(room: Room, now_seconds: float) -> Bench:
@@ -20,7 +21,9 @@ def bench(room: Room, now_seconds: float) -> Bench:
     return Bench(
         now_seconds=now_seconds,
         baths=[_bath(bath, stands, now_seconds) for bath in baths],
-        due=sorted((d for at in stands for d in _due(at)), key=lambda d: d.at_seconds),
+        due=sorted(
+            [*(d for at in stands for d in _due(at)), *_waits(room)], key=lambda d: d.at_seconds
+        ),
         cautions=[
             Caution(key=c.key, level=c.level, title=c.title, text=c.text, now=c.now)
             for c in cautions_for(
@@ -60,6 +63,20 @@ def _bath(bath: Bath, stands: list[Standing], now_seconds: float) -> BenchBath:
         plate=holder.id if holder else None,
         plate_name=holder.name if holder else None,
     )
+
+
+def _waits(room: Room) -> list[Due]:
+    timers = Timer.objects.filter(room=room, ended_at=None).select_related("plate")
+    return [
+        Due(
+            plate=timer.plate_id,
+            plate_name=timer.plate.name if timer.plate else "",
+            kind="wait",
+            at_seconds=timer.started_at.timestamp() + timer.seconds,
+            text=f"{timer.what}{f', {timer.plate.name}' if timer.plate else ''}",
+        )
+        for timer in timers
+    ]
 
 
 def _due(at: Standing) -> list[Due]:

@@ -1,4 +1,4 @@
-"""Put a plate in the rack, change its facts, mark a step of its course."""
+"""Put a plate in the rack, change its facts."""
 
 from __future__ import annotations
 
@@ -7,8 +7,10 @@ import uuid
 from django.db import transaction
 
 from server.accounts.models import User
+from server.courses.actions.begin import begin_course, planned_course
+from server.files.models import Picture
 from server.plates.models import Plate, Work
-from server.plates.schemas import PlateChange, PlateIn, StepDone
+from server.plates.schemas import PlateChange, PlateIn
 from server.record.actions.write import write
 from server.rooms.permissions import add, change, enter, find
 
@@ -20,13 +22,18 @@ def put_in_plate(user: User, room_id: uuid.UUID, given: PlateIn) -> Plate:
     Raises
     ------
     NotFound, NotAllowed, Stale
+    CoreError
+        A route that its material cannot take.
     """
     room = enter(user, room_id, "change plates")
     work = find(Work, room, given.work) if given.work else None
     before = Plate.objects.filter(room=room, id=given.id).first()
     if before is not None:
         return before
-    plate = add(Plate(room=room, work=work, **given.model_dump(exclude={"work"})))
+    plate = Plate(room=room, work=work, **given.model_dump(exclude={"work"}))
+    planned_course(plate)
+    plate = add(plate)
+    begin_course(plate)
     text = (
         f"Put {plate.name} in the rack: {plate.metal}, {plate.width_mm:g} × {plate.height_mm:g} mm."
     )
@@ -44,8 +51,10 @@ def change_plate(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: Pla
     """
     room = enter(user, room_id, "change plates")
     plate = change(Plate, room, plate_id, given.version)
-    said = given.model_dump(exclude={"version"}, exclude_none=True)
-    for field, value in said.items():
+    said = given.model_dump(mode="json", exclude={"version"}, exclude_none=True)
+    if given.study is not None:
+        plate.study = find(Picture, room, given.study)
+    for field, value in (f for f in said.items() if f[0] != "study"):
         setattr(plate, field, value)
     plate.save()
     write(room, user, "plate", _changed(said), plate=plate, data=said)
@@ -55,24 +64,13 @@ def change_plate(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: Pla
 def _changed(said: dict[str, object]) -> str:
     if "put_away" in said:
         return "Put away." if said["put_away"] else "Taken out again."
-    return "Changed: " + ", ".join(
-        f"{key.replace('_', ' ')} {value}" for key, value in said.items()
-    )
+    return "Changed: " + "; ".join(_told(key, value) for key, value in said.items()) + "."
 
 
-@transaction.atomic
-def mark_step(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: StepDone) -> Plate:
-    """Return the plate with a step of its course done, or not after all.
-
-    Raises
-    ------
-    NotFound, NotAllowed, Stale
-    """
-    room = enter(user, room_id, "change plates")
-    plate = change(Plate, room, plate_id, given.version)
-    plate.steps = plate.steps | {given.step: {"done": given.done, "fact": given.fact}}
-    plate.save()
-    word = "done" if given.done else "not done after all"
-    text = f"{given.step.capitalize()} {word}" + (f": {given.fact}" if given.fact else ".")
-    write(room, user, "step", text, plate=plate)
-    return plate
+def _told(key: str, value: object) -> str:
+    if key == "study":
+        return "a new picture of what is meant"
+    if isinstance(value, dict):
+        facts = (f"{name.replace('_', ' ')} {fact}" for name, fact in value.items() if fact)
+        return ", ".join(facts) or "facts cleared"
+    return f"{key.replace('_', ' ')} {value}"

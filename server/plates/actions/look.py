@@ -5,11 +5,15 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Iterable
 from dataclasses import dataclass
-from typing import Any
+from typing import Any, Literal
 
+from core.data.steps import STEPS as STEP_TABLE
+from server.courses.actions.begin import routes_of
+from server.courses.actions.look import Known, status_of
+from server.courses.models import Course
 from server.plans.models import Plan
 from server.plates.models import Plate
-from server.plates.schemas import STEPS, CourseStep, PlateCard, PlateOut, RunCard
+from server.plates.schemas import STEPS, CourseStep, PlateCard, PlateFacts, PlateOut, RunCard
 from server.proofs.actions.log import roman
 from server.proofs.models import Proof
 from server.runs.actions.state import Followed, follow
@@ -30,14 +34,16 @@ PLACE_WORDS = {
 
 @dataclass(frozen=True)
 class Standing:
-    """A plate with its plan and its run under way, followed up to now."""
+    """A plate with its plans, its course and its run under way, followed up to now."""
 
     plate: Plate
     run: Run | None
     seen: Followed | None
-    plan: Plan | None
-    bitten: bool
-    """A run of it has ended."""
+    plans: list[Plan]
+    """In working order: lines, then tones."""
+    bitten: frozenset[str]
+    """Parts of which a run has ended."""
+    course: Course
 
 
 def standing(plate: Plate, now_seconds: float) -> Standing:
@@ -46,7 +52,7 @@ def standing(plate: Plate, now_seconds: float) -> Standing:
 
 
 def standings(plates: Iterable[Plate], now_seconds: float) -> list[Standing]:
-    """Return how plates stand, asked for all at once: four queries however many there are."""
+    """Return how plates stand, asked for all at once: five queries however many there are."""
     plates = list(plates)
     runs = {
         run.plate_id: run
@@ -55,17 +61,23 @@ def standings(plates: Iterable[Plate], now_seconds: float) -> list[Standing]:
     events: dict[object, list[Event]] = defaultdict(list)
     for event in Event.objects.filter(run__in=runs.values()):
         events[event.run_id].append(event)
+    plans: dict[object, list[Plan]] = defaultdict(list)
     found = Plan.objects.filter(plate__in=plates).select_related("strip").defer("strip__curve")
-    plans = {plan.plate_id: plan for plan in found}
+    for plan in found.order_by("part"):
+        plans[plan.plate_id].append(plan)
+    bitten: dict[object, set[str]] = defaultdict(set)
     ended = Run.objects.filter(plate__in=plates).exclude(ended_at=None)
-    bitten = set(ended.values_list("plate_id", flat=True))
+    for plate_id, part in ended.values_list("plate_id", "part"):
+        bitten[plate_id].add(part)
+    courses = {course.plate_id: course for course in Course.objects.filter(plate__in=plates)}
     return [
         Standing(
             plate,
             run := runs.get(plate.id),
             follow(run, now_seconds, events[run.id]) if run else None,
-            plans.get(plate.id),
-            plate.id in bitten,
+            plans[plate.id],
+            frozenset(bitten[plate.id]),
+            courses[plate.id],
         )
         for plate in plates
     ]
@@ -129,68 +141,82 @@ def _facts(at: Standing) -> dict[str, Any]:
 def plate_out(at: Standing) -> PlateOut:
     """Return a plate's page."""
     plate = at.plate
-    course = _course(at)
     last = Run.objects.filter(plate=plate).order_by("-created_at").first()
     return PlateOut(
         **_facts(at),
         work=plate.work_id,
         study=plate.study_id,
-        course=course,
-        next_step=next_step(at, course),
+        routes=routes_of(plate),
+        parts=_parts(at),
+        facts=PlateFacts(**plate.facts),
+        course=_course(at),
+        next_step=next_step(at),
         proofs=Proof.objects.filter(plate=plate).count(),
-        has_plan=at.plan is not None,
+        planned=[plan.part for plan in at.plans],
         last_run=last.id if last else None,
         created_at=plate.created_at,
     )
 
 
+def _parts(at: Standing) -> list[Literal["lines", "tones"]]:
+    """Return the parts that are bitten on a plate, in working order."""
+    keys = {step["key"] for step in at.course.steps} | {f"plan-{p.part}" for p in at.plans}
+    parts: tuple[Literal["lines", "tones"], ...] = ("lines", "tones")
+    return [part for part in parts if f"plan-{part}" in keys]
+
+
+def _known(at: Standing) -> Known:
+    planned = frozenset(plan.part for plan in at.plans)
+    return Known(planned, at.bitten, at.plate.state_number > 0)
+
+
 def _course(at: Standing) -> list[CourseStep]:
-    """Return the course; what the server knows itself needs no mark by hand."""
-    facts = {step: dict(at.plate.steps.get(step, {})) for step in STEPS}
-    plan = at.plan
-    if plan is not None:
-        tones = sum(1 for area in plan.areas if area["lstar"] is not None)
-        source = f"strip {plan.strip.name}" if plan.strip else "a guess"
-        facts["plan"] = {"done": True, "fact": f"{tones} tones from {source}"}
-    _bite_fact(at, facts)
-    if at.plate.state_number:
-        done = at.plate.ok_to_print
-        facts["proof"] = {"done": done, "fact": f"State {roman(at.plate.state_number)}"}
-    now = next((step for step in STEPS if not facts[step].get("done")), None)
+    """Return the course by its groups; what the server knows itself needs no mark by hand."""
+    known = _known(at)
+    steps = [(STEP_TABLE[s["key"]].group, status_of(s, known), s) for s in at.course.steps]
+    groups = {group: [(state, s) for g, state, s in steps if g == group] for group in STEPS}
+    open_groups = [g for g in STEPS if any(state == "todo" for state, _ in groups[g])]
+    now = open_groups[0] if open_groups else None
     return [
         CourseStep(
-            step=step,  # type: ignore[arg-type]
-            state="done" if facts[step].get("done") else "now" if step == now else "todo",
-            fact=facts[step].get("fact", ""),
+            step=group,  # type: ignore[arg-type]
+            state="now" if group == now else "todo" if group in open_groups else "done",
+            fact=_fact(at, group, groups[group]),
         )
-        for step in STEPS
+        for group in STEPS
     ]
 
 
-def _bite_fact(at: Standing, facts: dict[str, dict[str, object]]) -> None:
+def _fact(at: Standing, group: str, steps: list[tuple[str, dict[str, Any]]]) -> str:
+    """Return the fact that stands under a group of the course."""
+    if group == "plan" and at.plans:
+        return "; ".join(_plan_fact(plan) for plan in at.plans)
     card = run_card(at)
-    if card is not None:
+    if group == "bite" and card is not None:
         where = "in the bath" if card.in_bath else "out of the bath"
-        done = card.bite > card.bites
-        fact = "all bites done" if done else f"{card.bite} of {card.bites}, {where}"
-        facts["bite"] = {"done": False, "fact": fact}
-        return
-    if at.bitten:
-        facts["bite"] = {"done": True, "fact": "bitten"}
+        return (
+            "all bites done" if card.bite > card.bites else f"{card.bite} of {card.bites}, {where}"
+        )
+    if group == "proof" and at.plate.state_number:
+        return f"State {roman(at.plate.state_number)}"
+    if group in at.course.facts:
+        return str(at.course.facts[group])
+    settled = [step for state, step in steps if state != "todo"]
+    if not settled:
+        return "" if steps else "not in this course"
+    if len(settled) < len(steps):
+        return f"{len(settled)} of {len(steps)} steps"
+    return STEP_TABLE[settled[-1]["key"]].title.lower()
 
 
-_NEXT = {
-    "prepare": "Bevel, polish, degrease, and see the water sheet unbroken.",
-    "image": "Bring the image onto the plate, mirrored or not.",
-    "ground": "Lay the ground.",
-    "plan": "Say which tones you want and get the bites.",
-    "bite": "Begin the first bite.",
-    "proof": "Pull a proof and read its tones.",
-    "edition": "Print the edition.",
-}
+def _plan_fact(plan: Plan) -> str:
+    if plan.part == "lines":
+        return f"{len(plan.areas)} depths"
+    tones = sum(1 for area in plan.areas if area["lstar"] is not None)
+    return f"{tones} tones from {f'strip {plan.strip.name}' if plan.strip else 'a guess'}"
 
 
-def next_step(at: Standing, course: list[CourseStep] | None = None) -> str:
+def next_step(at: Standing) -> str:
     """Return the next step of a plate in one sentence."""
     card = run_card(at)
     if card is not None and card.in_bath:
@@ -199,6 +225,7 @@ def next_step(at: Standing, course: list[CourseStep] | None = None) -> str:
         return "All bites are done: strip the ground and pull a proof."
     if card is not None:
         return f"Stop out, then dip for bite {card.bite}."
-    steps = _course(at) if course is None else course
-    now = next((step.step for step in steps if step.state == "now"), "edition")
-    return _NEXT[now]
+    known = _known(at)
+    todo = (s for s in at.course.steps if status_of(s, known) == "todo")
+    step = next(todo, None)
+    return f"{STEP_TABLE[step['key']].title}." if step else "Nothing is left to do on it."

@@ -8,19 +8,18 @@ from django.db import transaction
 from django.utils import timezone
 
 from core.stages.advice import AdviseInput, AdviseOutput, ReadArea, advise
-from core.stages.plan_bites import plan_bites
 from core.tone.shapes import Curve
 from server.accounts.models import User
 from server.baths.actions.facts import bath_facts
 from server.files.models import Picture
-from server.plans.actions.plan_input import plan_input
+from server.plans.actions.plan_input import plan_input, sheet_of
 from server.plans.models import Plan
 from server.plates.models import Plate
 from server.proofs.models import Proof
 from server.proofs.schemas import ProofIn
 from server.record.actions.write import write
 from server.rooms.permissions import add, enter, find
-from server.runs.actions.state import latest_run, run_state
+from server.runs.actions.state import decided_for, latest_run, run_state
 
 
 @transaction.atomic
@@ -62,8 +61,8 @@ def log_proof(user: User, room_id: uuid.UUID, given: ProofIn) -> Proof:
 
 def _tones(plate: Plate, given: ProofIn) -> list[dict[str, object]]:
     """Return tones read beside those wanted and expected, as they stood that day."""
-    run = latest_run(plate)
-    plan = Plan.objects.filter(plate=plate).first()
+    run = latest_run(plate, "tones")
+    plan = Plan.objects.filter(plate=plate, part="tones").first()
     areas = run.areas if run else plan.areas if plan else []
     wanted = {area["name"]: area for area in areas}
     expected = _expected(plate)
@@ -81,23 +80,19 @@ def _tones(plate: Plate, given: ProofIn) -> list[dict[str, object]]:
 
 def _expected(plate: Plate) -> dict[str, float]:
     """Return what each area should print after the bites made: the last it came to."""
-    run = latest_run(plate)
+    run = latest_run(plate, "tones")
     if run is None:
         return {}
-    done = run_state(run).done
-    result = plan_bites(
-        plan_input(
-            areas=run.areas, bath=run.bath, curve=run.curve, method=run.method,
-            round_to_seconds=run.round_to_seconds, done=done,
-        )
-    )  # fmt: skip
+    result = sheet_of(plan_input(decided_for(run), run_state(run).done)).plan
     white = {area["name"]: result.lightest_lstar for area in run.areas}
     return white | {area.name: area.lstar for bite in result.done for area in bite.areas}
 
 
 def advice_for(proof: Proof) -> AdviseOutput | None:
     """Return one line of advice for each area that was wanted and read."""
-    plan = Plan.objects.filter(plate=proof.plate).select_related("bath", "strip").first()
+    plan = (
+        Plan.objects.filter(plate=proof.plate, part="tones").select_related("bath", "strip").first()
+    )
     if plan is None or not proof.tones:
         return None
     areas = [

@@ -5,11 +5,11 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import lru_cache
 
+from core.line.shapes import PlanLinesInput
 from core.stages.fold import RunEvent, RunState, fold
 from core.stages.lift import seconds_to_lift
-from core.stages.run_sheet import run_sheet
 from core.stages.shapes import PlanBitesInput, RunSheet
-from server.plans.actions.plan_input import plan_input
+from server.plans.actions.plan_input import Decided, plan_input, sheet_of
 from server.plates.models import Plate
 from server.runs.models import Event, Run
 
@@ -17,9 +17,10 @@ STALE_AFTER_SECONDS = 15 * 60
 """In the bath so much longer than planned, a lift was surely forgotten, not late."""
 
 
-def latest_run(plate: Plate) -> Run | None:
-    """Return the plate's run under way, else its last one."""
-    return Run.objects.filter(plate=plate).order_by("-created_at").first()
+def latest_run(plate: Plate, part: str | None = None) -> Run | None:
+    """Return the plate's run under way, else its last one; of one part where it is given."""
+    runs = Run.objects.filter(plate=plate).order_by("-created_at")
+    return (runs.filter(part=part) if part else runs).first()
 
 
 def run_events(run: Run) -> list[Event]:
@@ -55,9 +56,18 @@ class Followed:
 
 
 @lru_cache(maxsize=128)
-def _sheet(given: str) -> RunSheet:
+def _sheet(part: str, given: str) -> RunSheet:
     """Return the sheet of an input as JSON; a pure function, so what it said before still holds."""
-    return run_sheet(PlanBitesInput.model_validate_json(given))
+    shape = PlanLinesInput if part == "lines" else PlanBitesInput
+    return sheet_of(shape.model_validate_json(given))
+
+
+def decided_for(run: Run) -> Decided:
+    """Return what was decided when a run began."""
+    return Decided(
+        part=run.part, areas=run.areas, bath=run.bath, method=run.method,
+        round_to_seconds=run.round_to_seconds, curve=run.curve, measured=run.measured,
+    )  # fmt: skip
 
 
 def follow(run: Run, now_seconds: float, events: list[Event] | None = None) -> Followed:
@@ -69,17 +79,8 @@ def follow(run: Run, now_seconds: float, events: list[Event] | None = None) -> F
     state = run_state(run, events)
     dip = state.in_bath
     warm = dip.temperatures[0][1] if dip and dip.temperatures else state.temperature_c
-    sheet = _sheet(
-        plan_input(
-            areas=run.areas,
-            bath=run.bath,
-            curve=run.curve,
-            method=run.method,
-            round_to_seconds=run.round_to_seconds,
-            done=state.done,
-            temperature_c=warm,
-        ).model_dump_json()
-    )
+    given = plan_input(decided_for(run), state.done, warm)
+    sheet = _sheet(run.part, given.model_dump_json())
     if dip is None:
         return Followed(state, sheet, None, stale=False)
     temperatures = dip.temperatures or [(0.0, run.bath.temperature_c)]

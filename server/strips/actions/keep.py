@@ -14,6 +14,7 @@ from server.accounts.models import User
 from server.record.actions.write import write
 from server.rooms.models import Room
 from server.rooms.permissions import add, change, enter
+from server.shopbook.actions.numbers import own_mordant_numbers
 from server.strips.models import Strip
 from server.strips.schemas import StripChange, StripIn
 
@@ -62,10 +63,11 @@ def change_strip(user: User, room_id: uuid.UUID, strip_id: uuid.UUID, given: Str
 
 def fit(room: Room, strip: Strip) -> None:
     """Fit the strip's curve; where it gives none, keep the reason in its place."""
+    own = own_mordant_numbers(room.id, strip.conditions["mordant"])
     given = {
         "patches": [_patch(p) for p in strip.patches if not p.get("left_out")],
         "bitten": strip.bitten,
-        "conditions": strip.conditions,
+        "conditions": strip.conditions | {"numbers": own.model_dump() if own else None},
         "prior": _prior(room, strip),
     }
     try:

@@ -44,6 +44,126 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/bevel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Whether a plate needs a bevel, how far it runs, and how long the work takes.
+         * @description Whether a plate needs a bevel, how far it runs, and how long the work takes.
+         */
+        post: operations["bevel"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/cleaning-order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What lies on a plate, the uppermost first.
+         * @description What lies on a plate, the uppermost first.
+         */
+        post: operations["cleaning_order"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/course": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Which steps a plate goes through, by its routes, its material and its past.
+         * @description Which steps a plate goes through, by its routes, its material and its past.
+         */
+        post: operations["course"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/cut-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plates to cut out of a sheet by straight cuts from edge to edge.
+         * @description Plates to cut out of a sheet by straight cuts from edge to edge.
+         */
+        post: operations["cut_sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/dilute": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * How much of what to pour: by parts, or a ferric stock down to a strength.
+         * @description How much of what to pour: by parts, or a ferric stock down to a strength.
+         */
+        post: operations["dilute"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/dust-coverage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Dust Coverage
+         * @description Measure the dust on an uploaded close photograph; nothing is stored.
+         */
+        post: operations["dust_coverage"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/fit-strip": {
         parameters: {
             query?: never;
@@ -58,6 +178,26 @@ export interface paths {
          * @description Patches read off a strip, and the bath they were bitten in.
          */
         post: operations["fit_strip"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/ground-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What was logged of a plate's ground; null where nothing was.
+         * @description What was logged of a plate's ground; null where nothing was.
+         */
+        post: operations["ground_check"];
         delete?: never;
         options?: never;
         head?: never;
@@ -118,6 +258,26 @@ export interface paths {
          * @description Questions to a curve: which time for a tone, which tone for a time (a single dip).
          */
         post: operations["read_curve"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/repair-routes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What is to be made lighter, how large and how deep it is.
+         * @description What is to be made lighter, how large and how deep it is.
+         */
+        post: operations["repair_routes"];
         delete?: never;
         options?: never;
         head?: never;
@@ -464,6 +624,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/numbers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Numbers
+         * @description List every correction, the newest first.
+         */
+        get: operations["server_shopbook_api_get_numbers"];
+        put?: never;
+        /**
+         * Post Number
+         * @description Correct a number; keepers only.
+         */
+        post: operations["server_shopbook_api_post_number"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/plates": {
         parameters: {
             query?: never;
@@ -512,6 +696,50 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/plates/{plate}/course": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Course
+         * @description Show a plate's course.
+         */
+        get: operations["server_courses_api_get_course"];
+        put?: never;
+        /**
+         * Post Course
+         * @description Change a course: a step done, skipped, repeated, reopened, swapped or added.
+         */
+        post: operations["server_courses_api_post_course"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/coverage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Coverage
+         * @description Measure the dust on a stored close photograph, and log it.
+         */
+        post: operations["server_courses_api_post_coverage"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/plates/{plate}/plan": {
         parameters: {
             query?: never;
@@ -521,7 +749,7 @@ export interface paths {
         };
         /**
          * Get Plan
-         * @description Show a plate's plan, solved in today's bath after what was done.
+         * @description Show the plan of a part of a plate, solved in today's bath after what was done.
          */
         get: operations["server_plans_api_get_plan"];
         /**
@@ -556,20 +784,20 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/rooms/{room}/plates/{plate}/steps": {
+    "/api/rooms/{room}/plates/{plate}/tracing.pdf": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
-        put?: never;
         /**
-         * Post Step
-         * @description Mark a step of the course.
+         * Get Tracing
+         * @description Print the plate's picture at 1:1, mirrored as it lies on the plate or as it prints.
          */
-        post: operations["server_plates_api_post_step"];
+        get: operations["server_plates_api_get_tracing"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -613,6 +841,30 @@ export interface paths {
          */
         get: operations["server_proofs_api_get_proof"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/recipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Recipes
+         * @description List the room's own recipes.
+         */
+        get: operations["server_shopbook_api_get_recipes"];
+        /**
+         * Put Recipe
+         * @description Keep a recipe, new or changed.
+         */
+        put: operations["server_shopbook_api_put_recipe"];
         post?: never;
         delete?: never;
         options?: never;
@@ -748,6 +1000,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/shop-book": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Shop Book
+         * @description Show the tables, and the numbers as they stand in this room.
+         */
+        get: operations["server_shopbook_api_get_shop_book"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/strips": {
         parameters: {
             query?: never;
@@ -810,6 +1082,74 @@ export interface paths {
          * @description Ask a strip both ways: the time for a tone, the tone for a time.
          */
         post: operations["server_strips_api_post_ask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/timers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Timers
+         * @description List the timers that are not ended, the oldest first.
+         */
+        get: operations["server_timers_api_get_timers"];
+        put?: never;
+        /**
+         * Post Timer
+         * @description Start a timer.
+         */
+        post: operations["server_timers_api_post_timer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/timers/{timer}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Timer End
+         * @description End a timer.
+         */
+        post: operations["server_timers_api_post_timer_end"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/tools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Tools
+         * @description List the tools.
+         */
+        get: operations["server_shopbook_api_get_tools"];
+        /**
+         * Put Tool
+         * @description Keep a tool, new or changed.
+         */
+        put: operations["server_shopbook_api_put_tool"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1128,12 +1468,67 @@ export interface components {
             vessel: string;
         };
         /**
+         * BevelInput
+         * @description Whether a plate needs a bevel, how far it runs, and how long the work takes.
+         */
+        BevelInput: {
+            /**
+             * Angle Degrees
+             * @default 45
+             */
+            angle_degrees: number;
+            /**
+             * Corners Rounded Mm
+             * @default 2
+             */
+            corners_rounded_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Height Of Bevel Mm */
+            height_of_bevel_mm?: number | null;
+            /**
+             * Material
+             * @enum {string}
+             */
+            material: "copper" | "zinc" | "plastic" | "polymer";
+            /** Thickness Mm */
+            thickness_mm: number;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * BevelOutput
+         * @description The bevel, with its reason.
+         */
+        BevelOutput: {
+            /** Edge Cm */
+            edge_cm: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Minutes */
+            minutes: number;
+            /** Minutes High */
+            minutes_high: number;
+            /** Minutes Low */
+            minutes_low: number;
+            /**
+             * Needed
+             * @enum {string}
+             */
+            needed: "needed" | "optional";
+            /** Reason */
+            reason: string;
+            /** Run Mm */
+            run_mm: number;
+        };
+        /**
          * BittenArea
          * @description An area at the end of a bite, with its 95 % band.
          */
         BittenArea: {
             /** Finished */
             finished: boolean;
+            lines?: components["schemas"]["BittenDepth"] | null;
             /** Lstar */
             lstar: number;
             /** Lstar High */
@@ -1144,6 +1539,26 @@ export interface components {
             name: string;
             /** Reference Seconds */
             reference_seconds: number;
+        };
+        /**
+         * BittenDepth
+         * @description A group of lines at the end of a bite: depth and width [µm] with 95 % bands.
+         */
+        BittenDepth: {
+            /** Darkness */
+            darkness: number;
+            /** Depth Um */
+            depth_um: number;
+            /** Depth Um High */
+            depth_um_high: number;
+            /** Depth Um Low */
+            depth_um_low: number;
+            /** Width Um */
+            width_um: number;
+            /** Width Um High */
+            width_um_high: number;
+            /** Width Um Low */
+            width_um_low: number;
         };
         /**
          * BittenLines
@@ -1191,6 +1606,47 @@ export interface components {
             title: string;
         };
         /**
+         * CleaningOrderInput
+         * @description What lies on a plate, the uppermost first.
+         */
+        CleaningOrderInput: {
+            /** Layers */
+            layers: ("hard-ground" | "soft-ground" | "liquid-ground" | "asphalt-varnish" | "shellac-varnish" | "paint-pen" | "crayon" | "rosin" | "sprayed-acrylic" | "oil-ink" | "transfer-wax" | "label-glue" | "whiting" | "sludge")[];
+            /**
+             * Material
+             * @enum {string}
+             */
+            material: "copper" | "zinc" | "plastic" | "polymer";
+        };
+        /**
+         * CleaningOrderOutput
+         * @description The order of cleaning with the fewest changes of solvent that spares the plate.
+         */
+        CleaningOrderOutput: {
+            /** Changes */
+            changes: number;
+            /** Spared */
+            spared: string[];
+            /** Steps */
+            steps: components["schemas"]["CleaningStep"][];
+        };
+        /**
+         * CleaningStep
+         * @description One solvent, and the layers it takes off, the uppermost first.
+         */
+        CleaningStep: {
+            /** Cautions */
+            cautions: string[];
+            /** How */
+            how: string;
+            /** Label */
+            label: string;
+            /** Solvent */
+            solvent: string;
+            /** Takes Off */
+            takes_off: string[];
+        };
+        /**
          * Clock
          * @description This server's clock.
          */
@@ -1215,6 +1671,7 @@ export interface components {
              * @enum {string}
              */
             mordant: "copper-ferric" | "copper-ferric-citric" | "copper-nitric" | "zinc-nitric-10" | "zinc-nitric-16" | "zinc-copper-sulphate";
+            numbers?: components["schemas"]["MordantNumbers"] | null;
             /** Rate Factor */
             rate_factor?: number | null;
             /** Rate Factor Spread */
@@ -1226,22 +1683,252 @@ export interface components {
             temperature_c: number;
         };
         /**
+         * CourseAct
+         * @description One change of a course, decided on its ``version``.
+         */
+        CourseAct: {
+            /**
+             * Act
+             * @enum {string}
+             */
+            act: "done" | "skip" | "again" | "reopen" | "swap" | "add";
+            /**
+             * Keys
+             * @default []
+             */
+            keys: string[];
+            /**
+             * Measures
+             * @default {}
+             */
+            measures: {
+                [key: string]: unknown;
+            };
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /** Step */
+            step?: string | null;
+            /** Version */
+            version: number;
+        };
+        /**
+         * CourseInput
+         * @description Which steps a plate goes through, by its routes, its material and its past.
+         */
+        CourseInput: {
+            /**
+             * History Unknown
+             * @default false
+             */
+            history_unknown: boolean;
+            /**
+             * Material
+             * @enum {string}
+             */
+            material: "copper" | "zinc" | "plastic" | "polymer";
+            /** Routes */
+            routes: ("etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer")[];
+            /** Thickness Mm */
+            thickness_mm: number;
+        };
+        /**
+         * CourseOut
+         * @description A plate's course, with what its ground and its edges ask for.
+         */
+        CourseOut: {
+            bevel: components["schemas"]["BevelOutput"] | null;
+            /** Can Add */
+            can_add: {
+                [key: string]: string;
+            };
+            ground: components["schemas"]["GroundCheckOutput"] | null;
+            /** Hands Minutes Left */
+            hands_minutes_left: number;
+            /**
+             * Plate
+             * Format: uuid
+             */
+            plate: string;
+            /** Steps */
+            steps: components["schemas"]["CourseStep"][];
+            /** Version */
+            version: number;
+            /** Wait Minutes Left */
+            wait_minutes_left: number;
+        };
+        /**
+         * CourseOutput
+         * @description The steps in working order.
+         */
+        CourseOutput: {
+            /** Hands Minutes */
+            hands_minutes: number;
+            /** Steps */
+            steps: components["schemas"]["CourseStepOut"][];
+            /** Tables */
+            tables: string;
+            /** Wait Minutes */
+            wait_minutes: number;
+        };
+        /**
          * CourseStep
-         * @description A step of the plate's course.
+         * @description A step with how it stands.
          */
         CourseStep: {
-            /** Fact */
-            fact: string;
+            /** Added */
+            added: boolean;
+            /** At */
+            at: string | null;
+            /** At Hand */
+            at_hand: string[];
+            /** By */
+            by: string;
+            /** By Itself */
+            by_itself: boolean;
+            /** Cautions */
+            cautions: components["schemas"]["StepCaution"][];
+            /** Fails */
+            fails: components["schemas"]["Mend"][];
+            /** Good */
+            good: string;
             /**
-             * State
+             * Group
              * @enum {string}
              */
-            state: "done" | "now" | "todo";
+            group: "prepare" | "image" | "ground" | "plan" | "bite" | "proof" | "edition";
+            /** Hands Minutes */
+            hands_minutes: number;
+            /** Id */
+            id: string;
+            /** Instead */
+            instead: string[];
+            /** Key */
+            key: string;
+            /** Measured */
+            measured: {
+                [key: string]: unknown;
+            };
+            /** Measures */
+            measures: components["schemas"]["StepMeasure"][];
+            /** Needs */
+            needs: string[];
+            /** Optional */
+            optional: boolean;
+            /** Optional Why */
+            optional_why: string;
+            /** Part */
+            part: number;
+            /** Reason */
+            reason: string;
             /**
-             * Step
+             * Route
              * @enum {string}
              */
-            step: "prepare" | "image" | "ground" | "plan" | "bite" | "proof" | "edition";
+            route: "etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer";
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "todo" | "done" | "skipped";
+            /** Timer */
+            timer: string;
+            /** Title */
+            title: string;
+            /** Tries */
+            tries: number;
+            /** Wait Minutes */
+            wait_minutes: number;
+            /** Waits For */
+            waits_for: string[];
+            /** Why */
+            why: string;
+        };
+        /**
+         * CourseStepOut
+         * @description One step of a course.
+         */
+        CourseStepOut: {
+            /** At Hand */
+            at_hand: string[];
+            /** Cautions */
+            cautions: components["schemas"]["StepCaution"][];
+            /** Fails */
+            fails: components["schemas"]["Mend"][];
+            /** Good */
+            good: string;
+            /**
+             * Group
+             * @enum {string}
+             */
+            group: "prepare" | "image" | "ground" | "plan" | "bite" | "proof" | "edition";
+            /** Hands Minutes */
+            hands_minutes: number;
+            /** Id */
+            id: string;
+            /** Instead */
+            instead: string[];
+            /** Key */
+            key: string;
+            /** Measures */
+            measures: components["schemas"]["StepMeasure"][];
+            /** Needs */
+            needs: string[];
+            /** Optional */
+            optional: boolean;
+            /** Optional Why */
+            optional_why: string;
+            /** Part */
+            part: number;
+            /**
+             * Route
+             * @enum {string}
+             */
+            route: "etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer";
+            /** Timer */
+            timer: string;
+            /** Title */
+            title: string;
+            /** Wait Minutes */
+            wait_minutes: number;
+            /** Why */
+            why: string;
+        };
+        /**
+         * CoverageIn
+         * @description A close photograph, stored before, and its scale.
+         */
+        CoverageIn: {
+            /**
+             * Picture
+             * Format: uuid
+             */
+            picture: string;
+            /** Um Per Pixel */
+            um_per_pixel: number;
+        };
+        /**
+         * CoveragePatch
+         * @description One patch of the photograph; ``x`` and ``y`` are shares of its width and height.
+         */
+        CoveragePatch: {
+            /** Covered */
+            covered: number;
+            /** Height */
+            height: number;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "too thin" | "thin" | "good" | "full" | "too full";
+            /** Width */
+            width: number;
+            /** X */
+            x: number;
+            /** Y */
+            y: number;
         };
         /**
          * Curve
@@ -1288,6 +1975,7 @@ export interface components {
              * @enum {string}
              */
             mordant: "copper-ferric" | "copper-ferric-citric" | "copper-nitric" | "zinc-nitric-10" | "zinc-nitric-16" | "zinc-copper-sulphate";
+            numbers?: components["schemas"]["MordantNumbers"] | null;
             /** Rate Factor */
             rate_factor?: number | null;
             /** Rate Factor Spread */
@@ -1321,6 +2009,84 @@ export interface components {
             seconds_high: number;
             /** Seconds Low */
             seconds_low: number;
+        };
+        /**
+         * CutSheetInput
+         * @description Plates to cut out of a sheet by straight cuts from edge to edge.
+         */
+        CutSheetInput: {
+            /**
+             * Allowance Mm
+             * @default 0
+             */
+            allowance_mm: number;
+            /** Pieces */
+            pieces: components["schemas"]["SheetPiece"][];
+            /** Sheet Height Mm */
+            sheet_height_mm: number;
+            /** Sheet Width Mm */
+            sheet_width_mm: number;
+        };
+        /**
+         * CutSheetOutput
+         * @description The layout, its cuts in order, and how near it is to the best there can be.
+         */
+        CutSheetOutput: {
+            /** Cuts */
+            cuts: components["schemas"]["SheetCut"][];
+            /** Largest Rest Mm */
+            largest_rest_mm: [
+                number,
+                number
+            ];
+            /** Left Out */
+            left_out: string[];
+            /** Optimal */
+            optimal: boolean;
+            /** Placed */
+            placed: components["schemas"]["PlacedPiece"][];
+            /** Used Cm2 */
+            used_cm2: number;
+            /** Waste Bound Cm2 */
+            waste_bound_cm2: number;
+            /** Waste Cm2 */
+            waste_cm2: number;
+        };
+        /**
+         * DiluteInput
+         * @description How much of what to pour: by parts, or a ferric stock down to a strength.
+         */
+        DiluteInput: {
+            /** Parts */
+            parts?: {
+                [key: string]: number;
+            } | null;
+            /** Solute */
+            solute?: "ferric-chloride" | null;
+            stock?: components["schemas"]["Strength"] | null;
+            target?: components["schemas"]["Strength"] | null;
+            /** Volume L */
+            volume_l: number;
+        };
+        /**
+         * DiluteOutput
+         * @description What to pour, in which order, and how to check it.
+         */
+        DiluteOutput: {
+            /** Checks */
+            checks: {
+                [key: string]: number;
+            };
+            /** Litres */
+            litres: {
+                [key: string]: number;
+            };
+            /** Pour */
+            pour: string[];
+            /** Stock L */
+            stock_l: number;
+            /** Water L */
+            water_l: number;
         };
         /**
          * Dip
@@ -1371,16 +2137,43 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "lift" | "care" | "note";
-            /**
-             * Plate
-             * Format: uuid
-             */
-            plate: string;
+            kind: "lift" | "care" | "wait";
+            /** Plate */
+            plate: string | null;
             /** Plate Name */
             plate_name: string;
             /** Text */
             text: string;
+        };
+        /**
+         * DustCoverageOutput
+         * @description How much of the plate the dust covers, how fine it is, and what to do.
+         */
+        DustCoverageOutput: {
+            /** Covered */
+            covered: number;
+            /** Covered Spread */
+            covered_spread: number;
+            /**
+             * Grains Are
+             * @enum {string}
+             */
+            grains_are: "lighter" | "darker";
+            /** Grains Per Mm2 */
+            grains_per_mm2: number;
+            /** Median Grain Um */
+            median_grain_um: number;
+            /** Patches */
+            patches: components["schemas"]["CoveragePatch"][];
+            /** Reasons */
+            reasons: string[];
+            /** Tables */
+            tables: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "too thin" | "thin" | "good" | "full" | "too full";
         };
         /**
          * EntryOut
@@ -1569,6 +2362,90 @@ export interface components {
             seconds: number;
             /** Why */
             why: string | null;
+        };
+        /**
+         * GroundCause
+         * @description A reason why the ground may fail, with its evidence and the mend.
+         */
+        GroundCause: {
+            /** Evidence */
+            evidence: string;
+            /** Grave */
+            grave: boolean;
+            /** Key */
+            key: string;
+            /** Mend */
+            mend: string;
+            /** Share */
+            share: number | null;
+            /** Share Of */
+            share_of: number;
+            /** Title */
+            title: string;
+        };
+        /**
+         * GroundCheckInput
+         * @description What was logged of a plate's ground; null where nothing was.
+         */
+        GroundCheckInput: {
+            /** Age Days */
+            age_days?: number | null;
+            /** Back */
+            back?: ("bare" | "pre-coated" | "filmed" | "varnished") | null;
+            /** Counts */
+            counts?: {
+                [key: string]: components["schemas"]["RoomCount"];
+            };
+            /** Covered Share */
+            covered_share?: number | null;
+            /** Edges Covered */
+            edges_covered?: boolean | null;
+            /** Film */
+            film?: ("thin" | "even" | "thick") | null;
+            /** Flash Minutes */
+            flash_minutes?: number | null;
+            /** Fused Clear */
+            fused_clear?: boolean | null;
+            /**
+             * Ground
+             * @enum {string}
+             */
+            ground: "ball" | "liquid" | "smoked" | "soft" | "dust" | "spray" | "spit";
+            /** Heat C */
+            heat_c?: number | null;
+            /** Hours Degreased To Ground */
+            hours_degreased_to_ground?: number | null;
+            /**
+             * Metal
+             * @enum {string}
+             */
+            metal: "copper" | "zinc";
+            /** Needle Um */
+            needle_um?: number | null;
+            /**
+             * Polished After Degrease
+             * @default false
+             */
+            polished_after_degrease: boolean;
+            /** Water Break */
+            water_break?: ("passed" | "failed" | "not done") | null;
+        };
+        /**
+         * GroundCheckOutput
+         * @description How likely a foul bite is, in words, and what else the ground asks for.
+         */
+        GroundCheckOutput: {
+            /** Causes */
+            causes: components["schemas"]["GroundCause"][];
+            /** Missing */
+            missing: string[];
+            /**
+             * Risk
+             * @enum {string}
+             */
+            risk: "none seen" | "some" | "high" | "not known";
+            /** Warnings */
+            warnings: string[];
         };
         /**
          * LineBite
@@ -1775,6 +2652,40 @@ export interface components {
             user: string;
         };
         /**
+         * Mend
+         * @description How a step fails, and the mend.
+         */
+        Mend: {
+            /** Mend */
+            mend: string;
+            /** Sign */
+            sign: string;
+        };
+        /**
+         * MordantNumbers
+         * @description A print room's own numbers of a mordant, in place of the table's.
+         */
+        MordantNumbers: {
+            /** End G Per L */
+            end_g_per_l?: number | null;
+            /** End Spread G Per L */
+            end_spread_g_per_l?: number | null;
+            /** Energy Kj Per Mol */
+            energy_kj_per_mol?: number | null;
+            /** Energy Spread Kj Per Mol */
+            energy_spread_kj_per_mol?: number | null;
+            /** Rate Log Spread */
+            rate_log_spread?: number | null;
+            /** Rate Um Per Min */
+            rate_um_per_min?: number | null;
+            /** Undercut */
+            undercut?: number | null;
+            /** Wetting Log Spread */
+            wetting_log_spread?: number | null;
+            /** Wetting Seconds */
+            wetting_seconds?: number | null;
+        };
+        /**
          * NextStep
          * @description The next step of an open plate.
          */
@@ -1821,6 +2732,76 @@ export interface components {
             /** Text */
             text: string;
         };
+        /**
+         * NumberCell
+         * @description A number of a mordant: the table's, and the room's own where there is one.
+         */
+        NumberCell: {
+            /** Column */
+            column: string;
+            /** Label */
+            label: string;
+            /** Mordant */
+            mordant: string;
+            own: components["schemas"]["OwnNumberOut"] | null;
+            /** Table Value */
+            table_value: number;
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number;
+        };
+        /**
+         * OwnNumberIn
+         * @description A corrected number; ``value`` null goes back to the table's.
+         */
+        OwnNumberIn: {
+            /**
+             * Column
+             * @enum {string}
+             */
+            column: "rate_um_per_min" | "rate_log_spread" | "energy_kj_per_mol" | "energy_spread_kj_per_mol" | "end_g_per_l" | "end_spread_g_per_l" | "wetting_seconds" | "wetting_log_spread" | "undercut";
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Mordant
+             * @enum {string}
+             */
+            mordant: "copper-ferric" | "copper-ferric-citric" | "copper-nitric" | "zinc-nitric-10" | "zinc-nitric-16" | "zinc-copper-sulphate";
+            /** Reason */
+            reason: string;
+            /** Value */
+            value: number | null;
+        };
+        /**
+         * OwnNumberOut
+         * @description A corrected number, with who and when.
+         */
+        OwnNumberOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            /** Column */
+            column: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Mordant */
+            mordant: string;
+            /** Reason */
+            reason: string;
+            /** Value */
+            value: number | null;
+        };
         /** Page[BathOut] */
         Page_BathOut_: {
             /** Items */
@@ -1836,6 +2817,17 @@ export interface components {
         Page_EntryOut_: {
             /** Items */
             items: components["schemas"]["EntryOut"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
+        /** Page[OwnNumberOut] */
+        Page_OwnNumberOut_: {
+            /** Items */
+            items: components["schemas"]["OwnNumberOut"][];
             /** Page */
             page: number;
             /** Page Size */
@@ -1876,6 +2868,17 @@ export interface components {
             /** Total */
             total: number;
         };
+        /** Page[RecipeOut] */
+        Page_RecipeOut_: {
+            /** Items */
+            items: components["schemas"]["RecipeOut"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
         /** Page[RunOut] */
         Page_RunOut_: {
             /** Items */
@@ -1891,6 +2894,17 @@ export interface components {
         Page_StripCard_: {
             /** Items */
             items: components["schemas"]["StripCard"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
+        /** Page[ToolOut] */
+        Page_ToolOut_: {
+            /** Items */
+            items: components["schemas"]["ToolOut"][];
             /** Page */
             page: number;
             /** Page Size */
@@ -1939,14 +2953,40 @@ export interface components {
             width_px: number;
         };
         /**
-         * PlanArea
-         * @description An area of the image and the tone it is meant to have; ``lstar`` null stays white.
+         * PlacedPiece
+         * @description A plate where it lies on the sheet, from the top left corner.
          */
-        PlanArea: {
-            /** Lstar */
-            lstar: number | null;
+        PlacedPiece: {
+            /** Height Mm */
+            height_mm: number;
             /** Name */
             name: string;
+            /** Turned */
+            turned: boolean;
+            /** Width Mm */
+            width_mm: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * PlanArea
+         * @description An area and the tone it shall have (``lstar`` null stays white), or a group of lines.
+         *
+         *     A group of lines has ``depth_um`` or ``darkness``, one of the two.
+         */
+        PlanArea: {
+            /** Darkness */
+            darkness?: number | null;
+            /** Depth Um */
+            depth_um?: number | null;
+            /** Lstar */
+            lstar?: number | null;
+            /** Name */
+            name: string;
+            /** Needle Um */
+            needle_um?: number | null;
             /** Open Cm2 */
             open_cm2: number;
             /**
@@ -1954,6 +2994,8 @@ export interface components {
              * @default
              */
             parts: string;
+            /** Spacing Um */
+            spacing_um?: number | null;
         };
         /**
          * PlanBitesInput
@@ -2024,11 +3066,22 @@ export interface components {
              */
             id: string;
             /**
+             * Measured
+             * @default []
+             */
+            measured: components["schemas"]["MeasuredLine"][];
+            /**
              * Method
              * @default stop-out
              * @enum {string}
              */
             method: "stop-out" | "open-up";
+            /**
+             * Part
+             * @default tones
+             * @enum {string}
+             */
+            part: "tones" | "lines";
             /**
              * Round To Seconds
              * @default 5
@@ -2119,8 +3172,12 @@ export interface components {
             id: string;
             /** In Bath */
             in_bath: boolean;
+            /** Measured */
+            measured: components["schemas"]["MeasuredLine"][];
             /** Method */
             method: string;
+            /** Part */
+            part: string;
             /**
              * Plate
              * Format: uuid
@@ -2220,6 +3277,7 @@ export interface components {
          * @description A change of a plate's facts, decided on its ``version``.
          */
         PlateChange: {
+            facts?: components["schemas"]["PlateFacts"] | null;
             /** Name */
             name?: string | null;
             /** Ok To Print */
@@ -2230,14 +3288,54 @@ export interface components {
             place_note?: string | null;
             /** Put Away */
             put_away?: boolean | null;
+            /** Study */
+            study?: string | null;
             /** Version */
             version: number;
+        };
+        /**
+         * PlateFacts
+         * @description Facts of a plate that matter later.
+         */
+        PlateFacts: {
+            /** Back */
+            back?: ("bare" | "pre-coated" | "filmed" | "varnished") | null;
+            /**
+             * Face Marked
+             * @default false
+             */
+            face_marked: boolean;
+            /**
+             * History Unknown
+             * @default false
+             */
+            history_unknown: boolean;
+            /**
+             * No Bevel Because
+             * @default
+             */
+            no_bevel_because: string;
+            /**
+             * Trimmed Again
+             * @default false
+             */
+            trimmed_again: boolean;
         };
         /**
          * PlateIn
          * @description A new plate.
          */
         PlateIn: {
+            /**
+             * @default {
+             *       "back": null,
+             *       "face_marked": false,
+             *       "history_unknown": false,
+             *       "no_bevel_because": "",
+             *       "trimmed_again": false
+             *     }
+             */
+            facts: components["schemas"]["PlateFacts"];
             /** Height Mm */
             height_mm: number;
             /**
@@ -2257,6 +3355,11 @@ export interface components {
              * @enum {string}
              */
             route: "etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer" | "mixed";
+            /**
+             * Routes
+             * @default []
+             */
+            routes: ("etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer")[];
             /** Thickness Mm */
             thickness_mm: number;
             /** Width Mm */
@@ -2276,8 +3379,7 @@ export interface components {
              * Format: date-time
              */
             created_at: string;
-            /** Has Plan */
-            has_plan: boolean;
+            facts: components["schemas"]["PlateFacts"];
             /** Height Mm */
             height_mm: number;
             /**
@@ -2295,16 +3397,22 @@ export interface components {
             next_step: string;
             /** Ok To Print */
             ok_to_print: boolean;
+            /** Parts */
+            parts: ("lines" | "tones")[];
             /** Place */
             place: string;
             /** Place Text */
             place_text: string;
+            /** Planned */
+            planned: string[];
             /** Proofs */
             proofs: number;
             /** Put Away */
             put_away: boolean;
             /** Route */
             route: string;
+            /** Routes */
+            routes: string[];
             run: components["schemas"]["RunCard"] | null;
             /** State Number */
             state_number: number;
@@ -2324,6 +3432,8 @@ export interface components {
          * @description A proof as it was pulled.
          */
         ProofIn: {
+            /** Foul Bite */
+            foul_bite?: boolean | null;
             /**
              * Id
              * Format: uuid
@@ -2392,6 +3502,8 @@ export interface components {
          */
         ProofOut: {
             advice: components["schemas"]["AdviseOutput"] | null;
+            /** Foul Bite */
+            foul_bite: boolean | null;
             /**
              * Id
              * Format: uuid
@@ -2519,6 +3631,141 @@ export interface components {
             temperature_c: number | null;
         };
         /**
+         * RecipeIn
+         * @description A recipe; ``version`` 0 for a new one.
+         */
+        RecipeIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "ground" | "bath" | "ink" | "paper" | "other";
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+        };
+        /**
+         * RecipeOut
+         * @description A recipe as it stands.
+         */
+        RecipeOut: {
+            /** By */
+            by: string;
+            /**
+             * Changed At
+             * Format: date-time
+             */
+            changed_at: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "ground" | "bath" | "ink" | "paper" | "other";
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+        };
+        /**
+         * RepairRoute
+         * @description One way to mend it, with what it costs and what remains.
+         */
+        RepairRoute: {
+            /** Key */
+            key: string;
+            /** Minutes */
+            minutes: number;
+            /** Minutes High */
+            minutes_high: number;
+            /** Minutes Low */
+            minutes_low: number;
+            /** Possible */
+            possible: boolean;
+            /** Remaining Lstar */
+            remaining_lstar: number | null;
+            /** Repeats */
+            repeats: number;
+            /** Steps */
+            steps: string[];
+            /** Title */
+            title: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * RepairRoutesInput
+         * @description What is to be made lighter, how large and how deep it is.
+         */
+        RepairRoutesInput: {
+            /** Area Cm2 */
+            area_cm2: number;
+            /**
+             * Depth Um
+             * @default 15
+             */
+            depth_um: number;
+            /**
+             * Fault
+             * @enum {string}
+             */
+            fault: "foul bite" | "too dark";
+            /**
+             * Impressions
+             * @default 10
+             */
+            impressions: number;
+            /** Lstar */
+            lstar?: number | null;
+            /**
+             * Material
+             * @enum {string}
+             */
+            material: "copper" | "zinc" | "plastic" | "polymer";
+            /** New Plate Minutes */
+            new_plate_minutes?: number | null;
+            /** Wanted Lstar */
+            wanted_lstar?: number | null;
+        };
+        /**
+         * RepairRoutesOutput
+         * @description The ways to mend it, the shortest that reaches first; and whether a new plate is shorter.
+         */
+        RepairRoutesOutput: {
+            /** Best */
+            best: string | null;
+            /** New Plate Is Shorter */
+            new_plate_is_shorter: boolean;
+            /** New Plate Minutes */
+            new_plate_minutes: number;
+            /** Routes */
+            routes: components["schemas"]["RepairRoute"][];
+            /** Tables */
+            tables: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * RoleIn
          * @description A member's new role.
          */
@@ -2528,6 +3775,16 @@ export interface components {
              * @enum {string}
              */
             role: "keeper" | "printer";
+        };
+        /**
+         * RoomCount
+         * @description How many of the room's own plates had a cause, and how many of those foul-bit.
+         */
+        RoomCount: {
+            /** Fouled */
+            fouled: number;
+            /** Plates */
+            plates: number;
         };
         /**
          * RoomIn
@@ -2601,7 +3858,7 @@ export interface components {
         };
         /**
          * RunIn
-         * @description Begin a run of a plate's plan.
+         * @description Begin a run of a plate's plan; ``part`` null: lines first, then tones.
          */
         RunIn: {
             /**
@@ -2609,6 +3866,8 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** Part */
+            part?: ("tones" | "lines") | null;
             /**
              * Plate
              * Format: uuid
@@ -2658,6 +3917,8 @@ export interface components {
             mordant: string;
             /** Now Seconds */
             now_seconds: number;
+            /** Part */
+            part: string;
             /**
              * Plate
              * Format: uuid
@@ -2672,13 +3933,19 @@ export interface components {
         };
         /**
          * RunSheet
-         * @description Look-up tables of a run: tone over reference seconds, speed over temperature.
+         * @description Look-up tables of a run: tone or depth over reference seconds, speed over temperature.
          */
         RunSheet: {
             /** Areas */
             areas: components["schemas"]["SheetArea"][];
             /** Grid Reference Seconds */
             grid_reference_seconds: number[];
+            /**
+             * Part
+             * @default tones
+             * @enum {string}
+             */
+            part: "tones" | "lines";
             plan: components["schemas"]["PlanBitesOutput"];
             /** Speeds */
             speeds: number[];
@@ -2750,6 +4017,16 @@ export interface components {
          * @description What the browser needs to follow one area with no network.
          */
         SheetArea: {
+            /** Depth Um */
+            depth_um?: number[] | null;
+            /** Depth Um High */
+            depth_um_high?: number[] | null;
+            /** Depth Um Low */
+            depth_um_low?: number[] | null;
+            /** Land Fails Seconds */
+            land_fails_seconds?: number | null;
+            /** Land Um */
+            land_um?: number | null;
             /** Lstar */
             lstar: number[];
             /** Lstar High */
@@ -2762,8 +4039,63 @@ export interface components {
             reached_reference_seconds: number;
             /** Target Reference Seconds */
             target_reference_seconds: number;
+            /** Wanted Depth Um */
+            wanted_depth_um?: number | null;
             /** Wanted Lstar */
             wanted_lstar: number | null;
+        };
+        /**
+         * SheetCut
+         * @description One straight cut through what is in hand, in the order to make them.
+         */
+        SheetCut: {
+            /**
+             * Along
+             * @enum {string}
+             */
+            along: "across" | "down";
+            /** At Mm */
+            at_mm: number;
+            /** From Mm */
+            from_mm: number;
+            /** Number */
+            number: number;
+            /** To Mm */
+            to_mm: number;
+        };
+        /**
+         * SheetPiece
+         * @description Plates of one size to be cut out.
+         */
+        SheetPiece: {
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * May Turn
+             * @default true
+             */
+            may_turn: boolean;
+            /** Name */
+            name: string;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * ShopBook
+         * @description The tables and the numbers as they stand in this room.
+         */
+        ShopBook: {
+            /** Numbers */
+            numbers: components["schemas"]["NumberCell"][];
+            /** Tables */
+            tables: components["schemas"]["Table"][];
+            /** Version */
+            version: string;
         };
         /**
          * SignIn
@@ -2776,24 +4108,52 @@ export interface components {
             sign_in: string;
         };
         /**
-         * StepDone
-         * @description A step of the course done, or not after all, with its fact.
+         * StepCaution
+         * @description A caution of a step, and what to do when it went wrong.
          */
-        StepDone: {
-            /** Done */
-            done: boolean;
+        StepCaution: {
             /**
-             * Fact
-             * @default
-             */
-            fact: string;
-            /**
-             * Step
+             * Level
              * @enum {string}
              */
-            step: "prepare" | "image" | "ground" | "plan" | "bite" | "proof" | "edition";
-            /** Version */
-            version: number;
+            level: "danger" | "care";
+            /** Now */
+            now: string;
+            /** Text */
+            text: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * StepMeasure
+         * @description One thing to note down when a step is done.
+         */
+        StepMeasure: {
+            /** High */
+            high: number | null;
+            /** Key */
+            key: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "yes-no" | "number" | "choice" | "text";
+            /** Label */
+            label: string;
+            /** Low */
+            low: number | null;
+            /** Options */
+            options: string[];
+            /** Unit */
+            unit: string;
+        };
+        /**
+         * Strength
+         * @description A strength by hydrometer.
+         */
+        Strength: {
+            /** Baume */
+            baume: number;
         };
         /**
          * StripCard
@@ -2813,6 +4173,8 @@ export interface components {
             left_out: number;
             /** Lightest Lstar */
             lightest_lstar: number | null;
+            /** Lines */
+            lines: number;
             /** Metal */
             metal: string;
             /** Mordant */
@@ -2838,6 +4200,8 @@ export interface components {
             conditions?: components["schemas"]["Conditions"] | null;
             /** Ground */
             ground?: string | null;
+            /** Lines */
+            lines?: components["schemas"]["MeasuredLine"][] | null;
             /** Name */
             name?: string | null;
             /** Note */
@@ -2871,6 +4235,11 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /**
+             * Lines
+             * @default []
+             */
+            lines: components["schemas"]["MeasuredLine"][];
             /** Name */
             name: string;
             /**
@@ -2919,6 +4288,10 @@ export interface components {
             lightest_lstar: number | null;
             /** Line */
             line: components["schemas"]["CurvePoint"][];
+            /** Lines */
+            lines: number;
+            /** Measured */
+            measured: components["schemas"]["MeasuredLine"][];
             /** Metal */
             metal: string;
             /** Mordant */
@@ -2958,6 +4331,73 @@ export interface components {
             spread?: number | null;
         };
         /**
+         * Table
+         * @description One table of the shop book: rows of named cells.
+         */
+        Table: {
+            /** About */
+            about: string;
+            /** Columns */
+            columns: string[];
+            /** Key */
+            key: string;
+            /** Rows */
+            rows: {
+                [key: string]: unknown;
+            }[];
+            /** Title */
+            title: string;
+        };
+        /**
+         * TimerIn
+         * @description A timer to start now, or one started a while ago.
+         */
+        TimerIn: {
+            /**
+             * Ago Seconds
+             * @default 0
+             */
+            ago_seconds: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Plate */
+            plate?: string | null;
+            /** Seconds */
+            seconds: number;
+            /** What */
+            what: string;
+        };
+        /**
+         * TimerOut
+         * @description A timer by this server's clock.
+         */
+        TimerOut: {
+            /** By */
+            by: string;
+            /** Ended At */
+            ended_at: string | null;
+            /** Ends Seconds */
+            ends_seconds: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Plate */
+            plate: string | null;
+            /** Plate Name */
+            plate_name: string;
+            /** Seconds */
+            seconds: number;
+            /** Started Seconds */
+            started_seconds: number;
+            /** What */
+            what: string;
+        };
+        /**
          * ToneOut
          * @description A tone wanted, expected and read.
          */
@@ -2972,6 +4412,80 @@ export interface components {
             read_lstar: number;
             /** Wanted Lstar */
             wanted_lstar: number | null;
+        };
+        /**
+         * ToolIn
+         * @description A tool; ``version`` 0 for a new one.
+         */
+        ToolIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "needle" | "scraper" | "burnisher" | "roller" | "burin" | "other";
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Put Away
+             * @default false
+             */
+            put_away: boolean;
+            /** Sharpened On */
+            sharpened_on?: string | null;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+            /** Width Um */
+            width_um?: number | null;
+        };
+        /**
+         * ToolOut
+         * @description A tool as it stands.
+         */
+        ToolOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "needle" | "scraper" | "burnisher" | "roller" | "burin" | "other";
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Put Away
+             * @default false
+             */
+            put_away: boolean;
+            /** Sharpened On */
+            sharpened_on?: string | null;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+            /** Width Um */
+            width_um?: number | null;
         };
         /**
          * Units
@@ -3053,6 +4567,212 @@ export interface operations {
             };
         };
     };
+    bevel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BevelInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BevelOutput"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    cleaning_order: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CleaningOrderInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CleaningOrderOutput"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    course: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CourseInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseOutput"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    cut_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CutSheetInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CutSheetOutput"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    dilute: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DiluteInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DiluteOutput"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    dust_coverage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * Image
+                     * Format: binary
+                     */
+                    image: string;
+                    /** Um Per Pixel */
+                    um_per_pixel: number;
+                };
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DustCoverageOutput"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     fit_strip: {
         parameters: {
             query?: never;
@@ -3073,6 +4793,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FitStripOutput"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    ground_check: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroundCheckInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroundCheckOutput"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -3172,6 +4925,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReadCurveOutput"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    repair_routes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RepairRoutesInput"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RepairRoutesOutput"];
                 };
             };
             /** @description Unprocessable Entity */
@@ -4027,6 +5813,92 @@ export interface operations {
             };
         };
     };
+    server_shopbook_api_get_numbers: {
+        parameters: {
+            query?: {
+                page?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_OwnNumberOut_"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_shopbook_api_post_number: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnNumberIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnNumberOut"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_plates_api_get_plates: {
         parameters: {
             query?: {
@@ -4202,9 +6074,142 @@ export interface operations {
             };
         };
     };
-    server_plans_api_get_plan: {
+    server_courses_api_get_course: {
         parameters: {
             query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_courses_api_post_course: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CourseAct"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_courses_api_post_coverage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CoverageIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DustCoverageOutput"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_plans_api_get_plan: {
+        parameters: {
+            query?: {
+                part?: "tones" | "lines";
+            };
             header?: never;
             path: {
                 room: string;
@@ -4333,9 +6338,11 @@ export interface operations {
             };
         };
     };
-    server_plates_api_post_step: {
+    server_plates_api_get_tracing: {
         parameters: {
-            query?: never;
+            query?: {
+                mirrored?: boolean;
+            };
             header?: never;
             path: {
                 room: string;
@@ -4343,41 +6350,17 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["StepDone"];
-            };
-        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
-                content: {
-                    "application/json": components["schemas"]["PlateOut"];
-                };
+                content?: never;
             };
             /** @description Not Found */
             404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Conflict */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Unprocessable Entity */
-            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4497,6 +6480,92 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_shopbook_api_get_recipes: {
+        parameters: {
+            query?: {
+                page?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_RecipeOut_"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_shopbook_api_put_recipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RecipeIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4821,6 +6890,37 @@ export interface operations {
             };
         };
     };
+    server_shopbook_api_get_shop_book: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShopBook"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_strips_api_get_strips: {
         parameters: {
             query?: {
@@ -5020,6 +7120,208 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_timers_api_get_timers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimerOut"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_timers_api_post_timer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TimerIn"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimerOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_timers_api_post_timer_end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                timer: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimerOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_shopbook_api_get_tools: {
+        parameters: {
+            query?: {
+                page?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_ToolOut_"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_shopbook_api_put_tool: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ToolIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToolOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,0 +1,93 @@
+"""The shop book's endpoints."""
+
+from __future__ import annotations
+
+from django.http import HttpRequest
+from ninja import Query, Router
+
+from server.config.errors import ErrorReply
+from server.config.paging import Page, page_of
+from server.config.session import signed_in
+from server.rooms.path import RoomId
+from server.rooms.permissions import enter
+from server.shopbook.actions.keep import keep_recipe, keep_tool
+from server.shopbook.actions.look import own_number_out, shop_book
+from server.shopbook.actions.numbers import correct_number
+from server.shopbook.models import OwnNumber, Recipe, Tool
+from server.shopbook.schemas import (
+    OwnNumberIn,
+    OwnNumberOut,
+    RecipeIn,
+    RecipeOut,
+    ShopBook,
+    ToolIn,
+    ToolOut,
+)
+
+router = Router(tags=["shop book"])
+KEPT = {200: RecipeOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply}
+
+
+@router.get("/shop-book", response={200: ShopBook, 404: ErrorReply})
+def get_shop_book(request: HttpRequest, room: RoomId) -> ShopBook:
+    """Show the tables, and the numbers as they stand in this room."""
+    return shop_book(enter(signed_in(request), room, "look"))
+
+
+@router.get("/numbers", response={200: Page[OwnNumberOut], 404: ErrorReply})
+def get_numbers(
+    request: HttpRequest, room: RoomId, page: int = Query(1, ge=1)
+) -> Page[OwnNumberOut]:
+    """List every correction, the newest first."""
+    place = enter(signed_in(request), room, "look")
+    rows = OwnNumber.objects.filter(room=place).select_related("by")
+    return page_of(rows, page, own_number_out)
+
+
+@router.post(
+    "/numbers",
+    response={201: OwnNumberOut, 403: ErrorReply, 404: ErrorReply, 422: ErrorReply},
+)
+def post_number(
+    request: HttpRequest, room: RoomId, payload: OwnNumberIn
+) -> tuple[int, OwnNumberOut]:
+    """Correct a number; keepers only."""
+    return 201, own_number_out(correct_number(signed_in(request), room, payload))
+
+
+@router.get("/recipes", response={200: Page[RecipeOut], 404: ErrorReply})
+def get_recipes(request: HttpRequest, room: RoomId, page: int = Query(1, ge=1)) -> Page[RecipeOut]:
+    """List the room's own recipes."""
+    place = enter(signed_in(request), room, "look")
+    rows = Recipe.objects.filter(room=place).select_related("by").order_by("kind", "name")
+    return page_of(rows, page, recipe_out)
+
+
+@router.put("/recipes", response=KEPT)
+def put_recipe(request: HttpRequest, room: RoomId, payload: RecipeIn) -> RecipeOut:
+    """Keep a recipe, new or changed."""
+    return recipe_out(keep_recipe(signed_in(request), room, payload))
+
+
+@router.get("/tools", response={200: Page[ToolOut], 404: ErrorReply})
+def get_tools(request: HttpRequest, room: RoomId, page: int = Query(1, ge=1)) -> Page[ToolOut]:
+    """List the tools."""
+    place = enter(signed_in(request), room, "look")
+    return page_of(Tool.objects.filter(room=place).order_by("kind", "name"), page, tool_out)
+
+
+@router.put("/tools", response={200: ToolOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply})
+def put_tool(request: HttpRequest, room: RoomId, payload: ToolIn) -> ToolOut:
+    """Keep a tool, new or changed."""
+    return tool_out(keep_tool(signed_in(request), room, payload))
+
+
+def recipe_out(recipe: Recipe) -> RecipeOut:
+    """Return a recipe as it stands."""
+    facts = {key: getattr(recipe, key) for key in RecipeIn.model_fields}
+    return RecipeOut(**facts, by=recipe.by.name, changed_at=recipe.changed_at)
+
+
+def tool_out(tool: Tool) -> ToolOut:
+    """Return a tool as it stands."""
+    return ToolOut.model_validate(tool, from_attributes=True)

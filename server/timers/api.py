@@ -1,0 +1,55 @@
+"""The timers' endpoints."""
+
+from __future__ import annotations
+
+from uuid import UUID
+
+from django.http import HttpRequest
+from ninja import Router
+
+from server.config.errors import ErrorReply
+from server.config.session import signed_in
+from server.rooms.path import RoomId
+from server.rooms.permissions import enter
+from server.timers.actions.keep import end_timer, start_timer
+from server.timers.models import Timer
+from server.timers.schemas import TimerIn, TimerOut
+
+router = Router(tags=["timers"])
+MOST_SHOWN = 100
+
+
+@router.get("/timers", response={200: list[TimerOut], 404: ErrorReply})
+def get_timers(request: HttpRequest, room: RoomId) -> list[TimerOut]:
+    """List the timers that are not ended, the oldest first."""
+    place = enter(signed_in(request), room, "look")
+    rows = Timer.objects.filter(room=place, ended_at=None).select_related("plate", "by")
+    return [timer_out(timer) for timer in rows.order_by("started_at")[:MOST_SHOWN]]
+
+
+@router.post("/timers", response={201: TimerOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply})
+def post_timer(request: HttpRequest, room: RoomId, payload: TimerIn) -> tuple[int, TimerOut]:
+    """Start a timer."""
+    return 201, timer_out(start_timer(signed_in(request), room, payload))
+
+
+@router.post("/timers/{uuid:timer}/end", response={200: TimerOut, 404: ErrorReply})
+def post_timer_end(request: HttpRequest, room: RoomId, timer: UUID) -> TimerOut:
+    """End a timer."""
+    return timer_out(end_timer(signed_in(request), room, timer))
+
+
+def timer_out(timer: Timer) -> TimerOut:
+    """Return a timer by this server's clock."""
+    started = timer.started_at.timestamp()
+    return TimerOut(
+        id=timer.id,
+        plate=timer.plate_id,
+        plate_name=timer.plate.name if timer.plate else "",
+        what=timer.what,
+        started_seconds=started,
+        ends_seconds=started + timer.seconds,
+        seconds=timer.seconds,
+        by=timer.by.name,
+        ended_at=timer.ended_at,
+    )
