@@ -34,7 +34,7 @@ class CourseAct(Schema):
     """What was noted, by the keys of the step's measures."""
 
 
-class CourseStep(CourseStepOut):
+class StepNow(CourseStepOut):
     """A step with how it stands."""
 
     status: Status
@@ -55,7 +55,7 @@ class CourseOut(Schema):
 
     plate: UUID
     version: int
-    steps: list[CourseStep]
+    steps: list[StepNow]
     hands_minutes_left: int
     wait_minutes_left: int
     bevel: BevelOutput | None

@@ -39,7 +39,7 @@ def get_plan(
 )
 def post_draft(request: HttpRequest, room: RoomId, plate: UUID, payload: PlanIn) -> PlanOut:
     """Solve a plan without keeping it."""
-    return plan_out(draft(signed_in(request), room, plate, payload))
+    return plan_out(draft(signed_in(request), room, plate, payload), editing=True)
 
 
 @router.put(
@@ -51,10 +51,14 @@ def put_plan(request: HttpRequest, room: RoomId, plate: UUID, payload: PlanIn) -
     return plan_out(keep_plan(signed_in(request), room, plate, payload))
 
 
-def plan_out(plan: Plan) -> PlanOut:
-    """Return a plan with its bites; after a run's bites where one is under way."""
+def plan_out(plan: Plan, *, editing: bool = False) -> PlanOut:
+    """Return a plan with its bites, after those of its run.
+
+    ``editing`` leaves the bites of an ended run out: a new ground starts anew.
+    """
     run = latest_run(plan.plate, plan.part)
-    state = run_state(run) if run is not None and run.ended_at is None else None
+    counts = run is not None and (run.ended_at is None or not editing)
+    state = run_state(run) if run is not None and counts else None
     names = {area["name"] for area in plan.areas}
     done = [dip for dip in state.done if set(dip.open) <= names] if state else []
     return PlanOut(
@@ -73,6 +77,7 @@ def plan_out(plan: Plan) -> PlanOut:
         sheet=sheet_of(plan_input(decided_in(plan), done)),
         run=run.id if run is not None and run.ended_at is None else None,
         in_bath=bool(state and state.in_bath),
+        bitten=run is not None and run.ended_at is not None,
     )
 
 

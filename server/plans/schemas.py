@@ -87,3 +87,5 @@ class PlanOut(Schema):
     """``sheet.plan`` holds the bites; the tables let the browser look tones up while it drags."""
     run: UUID | None
     in_bath: bool
+    bitten: bool
+    """A run of this part has ended: its bites are made."""

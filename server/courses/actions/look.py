@@ -14,7 +14,7 @@ from core.prepare.shapes import BevelInput, BevelOutput
 from server.courses.actions.begin import planned_course
 from server.courses.actions.ground import ground_check_of
 from server.courses.models import Course
-from server.courses.schemas import CourseOut, CourseStep
+from server.courses.schemas import CourseOut, StepNow
 from server.plans.models import Plan
 from server.plates.models import Plate
 from server.runs.models import Run
@@ -84,12 +84,12 @@ def _step(
     status: dict[str, str],
     course: Course,
     known: Known,
-) -> CourseStep:
+) -> StepNow:
     planned = told.get(step["id"]) or told_step(
         step["key"], step["part"], step["route"], needs=needs_of(step, course.steps)
     )
     facts = planned.model_dump(exclude={"id"})
-    return CourseStep(
+    return StepNow(
         **facts,
         id=step["id"],
         status=status[step["id"]],

@@ -6,13 +6,17 @@ export type PlanIn = Shapes["PlanIn"];
 export type PlanArea = Shapes["PlanArea"];
 export type Sheet = Shapes["RunSheet"];
 
-/** The plate's plan; null where there is none yet. */
-export const planQuery = (room: string, plate: string) =>
+export type Part = "lines" | "tones";
+
+/** The plan of a part of the plate; null where there is none yet. */
+export const planQuery = (room: string, plate: string, part: Part = "tones") =>
   queryOptions({
-    queryKey: [room, "plan", plate],
+    queryKey: [room, "plan", plate, part],
     queryFn: () =>
       data(
-        http.GET("/api/rooms/{room}/plates/{plate}/plan", { params: { path: { room, plate } } }),
+        http.GET("/api/rooms/{room}/plates/{plate}/plan", {
+          params: { path: { room, plate }, query: { part } },
+        }),
       ).catch((error) => {
         if (error instanceof ApiError && error.status === 404) return null;
         throw error;

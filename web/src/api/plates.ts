@@ -42,11 +42,3 @@ export const putInPlate = (room: string, body: Shapes["PlateIn"]) =>
 
 export const changePlate = (room: string, plate: string, body: Shapes["PlateChange"]) =>
   data(http.PUT("/api/rooms/{room}/plates/{plate}", { params: { path: { room, plate } }, body }));
-
-export const markStep = (room: string, plate: string, body: Shapes["StepDone"]) =>
-  data(
-    http.POST("/api/rooms/{room}/plates/{plate}/steps", {
-      params: { path: { room, plate } },
-      body,
-    }),
-  );

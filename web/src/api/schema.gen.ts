@@ -1753,7 +1753,7 @@ export interface components {
              */
             plate: string;
             /** Steps */
-            steps: components["schemas"]["CourseStep"][];
+            steps: components["schemas"]["StepNow"][];
             /** Version */
             version: number;
             /** Wait Minutes Left */
@@ -1775,76 +1775,21 @@ export interface components {
         };
         /**
          * CourseStep
-         * @description A step with how it stands.
+         * @description A step of the plate's course.
          */
         CourseStep: {
-            /** Added */
-            added: boolean;
-            /** At */
-            at: string | null;
-            /** At Hand */
-            at_hand: string[];
-            /** By */
-            by: string;
-            /** By Itself */
-            by_itself: boolean;
-            /** Cautions */
-            cautions: components["schemas"]["StepCaution"][];
-            /** Fails */
-            fails: components["schemas"]["Mend"][];
-            /** Good */
-            good: string;
+            /** Fact */
+            fact: string;
             /**
-             * Group
+             * State
              * @enum {string}
              */
-            group: "prepare" | "image" | "ground" | "plan" | "bite" | "proof" | "edition";
-            /** Hands Minutes */
-            hands_minutes: number;
-            /** Id */
-            id: string;
-            /** Instead */
-            instead: string[];
-            /** Key */
-            key: string;
-            /** Measured */
-            measured: {
-                [key: string]: unknown;
-            };
-            /** Measures */
-            measures: components["schemas"]["StepMeasure"][];
-            /** Needs */
-            needs: string[];
-            /** Optional */
-            optional: boolean;
-            /** Optional Why */
-            optional_why: string;
-            /** Part */
-            part: number;
-            /** Reason */
-            reason: string;
+            state: "done" | "now" | "todo";
             /**
-             * Route
+             * Step
              * @enum {string}
              */
-            route: "etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer";
-            /**
-             * Status
-             * @enum {string}
-             */
-            status: "todo" | "done" | "skipped";
-            /** Timer */
-            timer: string;
-            /** Title */
-            title: string;
-            /** Tries */
-            tries: number;
-            /** Wait Minutes */
-            wait_minutes: number;
-            /** Waits For */
-            waits_for: string[];
-            /** Why */
-            why: string;
+            step: "prepare" | "image" | "ground" | "plan" | "bite" | "proof" | "edition";
         };
         /**
          * CourseStepOut
@@ -3165,6 +3110,8 @@ export interface components {
             bath: string;
             /** Bath Name */
             bath_name: string;
+            /** Bitten */
+            bitten: boolean;
             /**
              * Id
              * Format: uuid
@@ -4146,6 +4093,79 @@ export interface components {
             options: string[];
             /** Unit */
             unit: string;
+        };
+        /**
+         * StepNow
+         * @description A step with how it stands.
+         */
+        StepNow: {
+            /** Added */
+            added: boolean;
+            /** At */
+            at: string | null;
+            /** At Hand */
+            at_hand: string[];
+            /** By */
+            by: string;
+            /** By Itself */
+            by_itself: boolean;
+            /** Cautions */
+            cautions: components["schemas"]["StepCaution"][];
+            /** Fails */
+            fails: components["schemas"]["Mend"][];
+            /** Good */
+            good: string;
+            /**
+             * Group
+             * @enum {string}
+             */
+            group: "prepare" | "image" | "ground" | "plan" | "bite" | "proof" | "edition";
+            /** Hands Minutes */
+            hands_minutes: number;
+            /** Id */
+            id: string;
+            /** Instead */
+            instead: string[];
+            /** Key */
+            key: string;
+            /** Measured */
+            measured: {
+                [key: string]: unknown;
+            };
+            /** Measures */
+            measures: components["schemas"]["StepMeasure"][];
+            /** Needs */
+            needs: string[];
+            /** Optional */
+            optional: boolean;
+            /** Optional Why */
+            optional_why: string;
+            /** Part */
+            part: number;
+            /** Reason */
+            reason: string;
+            /**
+             * Route
+             * @enum {string}
+             */
+            route: "etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer";
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "todo" | "done" | "skipped";
+            /** Timer */
+            timer: string;
+            /** Title */
+            title: string;
+            /** Tries */
+            tries: number;
+            /** Wait Minutes */
+            wait_minutes: number;
+            /** Waits For */
+            waits_for: string[];
+            /** Why */
+            why: string;
         };
         /**
          * Strength

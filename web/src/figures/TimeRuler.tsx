@@ -1,7 +1,7 @@
 import { wallClock } from "../ui/times";
 import { useWidth } from "./useWidth";
 
-export type RulerItem = { at: number; text: string; key: string };
+export type RulerItem = { at: number; text: string; key: string; waits?: boolean };
 
 const SPAN_SECONDS = 2 * 3600;
 const LEFT = 130;
@@ -24,6 +24,11 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
         role="img"
         aria-label="The next two hours"
       >
+        <defs>
+          <pattern id="ruler-waits" width="10" height="9" patternUnits="userSpaceOnUse">
+            <path d="M0 5q2.5-4 5 0t5 0" fill="none" stroke="#463E36" strokeWidth="1.5" />
+          </pattern>
+        </defs>
         {wide ? (
           <g>
             <text className="slab" x="0" y="74" fontSize="15" fontWeight="600">
@@ -31,6 +36,9 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
             </text>
             <text x="0" y="92" fontSize="13" style={{ fill: "#463E36" }}>
               someone must be there
+            </text>
+            <text x="0" y="108" fontSize="13" style={{ fill: "#463E36" }}>
+              below: waits by itself
             </text>
           </g>
         ) : null}
@@ -55,7 +63,18 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
         {shown.map((item, i) => (
           <g key={item.key}>
             <path d={`M${x(item.at)} ${4 + (i % 2) * 22}V66`} stroke="#1D6B5B" strokeWidth="1.8" />
-            <rect x={x(item.at)} y="58" width="26" height="8" fill="#1D6B5B" />
+            {item.waits ? (
+              <rect
+                x={x(now)}
+                y="90"
+                width={Math.max(0, x(item.at) - x(now))}
+                height="18"
+                fill="url(#ruler-waits)"
+                stroke="#1B1714"
+              />
+            ) : (
+              <rect x={x(item.at)} y="58" width="26" height="8" fill="#1D6B5B" />
+            )}
             <text
               x={x(item.at) + 8}
               y={16 + (i % 2) * 22}

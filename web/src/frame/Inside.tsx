@@ -29,7 +29,7 @@ export function Inside() {
   if (isPending) return null;
   if (!data?.me) return <Navigate to="/sign-in" replace state={{ from: place.pathname }} />;
   if (!data.me.rooms.some((each) => each.id === room)) return <Lost />;
-  if (place.pathname.includes("/runs/")) return <Outlet />;
+  if (/\/(runs\/|timers$)/.test(place.pathname)) return <Outlet />;
   return (
     <div className="frame">
       <a className="vh" href="#main">

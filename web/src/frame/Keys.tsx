@@ -7,14 +7,18 @@ import { useHere } from "./useHere";
 
 const LIST: [string, string][] = [
   ["B", "the bath that is in use"],
-  ["G then B, S, T, D, M", "go to bench, strips, trays (baths), record, members"],
+  [
+    "G then B, S, T, O, W, D, M",
+    "go to bench, strips, trays (baths), shop book, waits (timers), record, members",
+  ],
   ["R", "rack, then arrows or Tab and Enter"],
   ["1 to 7", "on a plate: the steps of its course"],
   [
     "Arrows",
     "in the bite section: left, right choose an area; up, down move its floor 5 s, with Shift 1 min",
   ],
-  ["Space", "at the bath: dip or lift"],
+  ["[ and ]", "on a course: the step before, the next"],
+  ["Space", "at the bath: dip or lift; at a timer: done waiting"],
   ["F, T, C, Z", "at the bath: rocked or feathered, temperature, covered, undo last"],
   ["Esc", "back"],
   ["?", "this list"],
@@ -23,6 +27,8 @@ const GO: Record<string, string> = {
   b: "bench",
   s: "strips",
   t: "baths",
+  o: "shop-book",
+  w: "timers",
   d: "record",
   m: "members",
 };
@@ -51,6 +57,8 @@ export function Keys() {
     b: letter("b", () => run?.run && navigate(`/r/${room}/runs/${run.run.id}`)),
     s: letter("s"),
     t: letter("t"),
+    o: letter("o"),
+    w: letter("w"),
     d: letter("d"),
     m: letter("m"),
     r: toRack,

@@ -11,6 +11,7 @@ const PLACES = [
   ["bench", "Bench"],
   ["strips", "Strips"],
   ["baths", "Baths"],
+  ["shop-book", "Shop book"],
   ["record", "Record"],
   ["members", "Members"],
 ] as const;

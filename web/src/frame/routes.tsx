@@ -66,6 +66,28 @@ export const router = createBrowserRouter([
         element: screen(async () => (await import("../screens/plans/PlanPage/PlanPage")).PlanPage),
       },
       {
+        path: "plates/:plate/lines",
+        element: screen(
+          async () => (await import("../screens/plans/LinesPage/LinesPage")).LinesPage,
+        ),
+      },
+      {
+        path: "plates/:plate/course",
+        element: screen(
+          async () => (await import("../screens/courses/CoursePage/CoursePage")).CoursePage,
+        ),
+      },
+      {
+        path: "timers",
+        element: screen(async () => (await import("../screens/timers/Timers/Timers")).Timers),
+      },
+      {
+        path: "shop-book",
+        element: screen(
+          async () => (await import("../screens/shopbook/ShopBook/ShopBook")).ShopBook,
+        ),
+      },
+      {
         path: "plates/:plate/proofs",
         element: screen(async () => (await import("../screens/proofs/Proofs/Proofs")).Proofs),
       },

@@ -59,6 +59,21 @@ export function secondsToLift(sheet: Sheet, readings: Reading[], target: number)
 
 export type Tone = { lstar: number; low: number; high: number };
 
+/** The depth [µm] a group of lines has after `reference` seconds in all; null for a tone. */
+export function depthAt(sheet: Sheet, area: string, reference: number): Tone["lstar"] | null {
+  const found = sheet.areas.find((each) => each.name === area);
+  if (!found?.depth_um) return null;
+  return interpolate(reference, sheet.grid_reference_seconds, found.depth_um);
+}
+
+/** What an area stands at in words: its depth for lines, its L* for a tone. */
+export function standsAt(sheet: Sheet, area: string, reference: number): string {
+  const depth = depthAt(sheet, area, reference);
+  if (depth !== null) return `${depth.toFixed(0)} µm`;
+  const tone = toneAt(sheet, area, reference);
+  return tone ? `L* ${tone.lstar.toFixed(0)}` : "";
+}
+
 /** The tone an area prints after `reference` seconds in all. */
 export function toneAt(sheet: Sheet, area: string, reference: number): Tone | null {
   const found = sheet.areas.find((each) => each.name === area);

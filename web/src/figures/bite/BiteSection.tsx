@@ -36,6 +36,8 @@ type Props = {
   /** Reference seconds reached in the bath now, in the areas that are open. */
   now?: number | null;
   editing?: Editing;
+  /** Reference seconds at the foot of the figure, where two figures share one scale. */
+  deepest?: number;
 };
 
 const TOP = 46;
@@ -55,7 +57,7 @@ function frameOf(props: Props, id: string, width: number): Frame {
   );
   const xs = edges(widths, left);
   const y = (seconds: number) =>
-    TOP + depthOf(seconds, props.section.deepest, height, props.even ?? false);
+    TOP + depthOf(seconds, props.deepest ?? props.section.deepest, height, props.even ?? false);
   return { id, left, top: TOP, height, xs, y, section: props.section, size, metal: props.metal };
 }
 
@@ -83,7 +85,7 @@ export function BiteSection(props: Props) {
         <Strata frame={frame} now={props.now ?? null} />
         <Scales
           frame={frame}
-          ticks={minuteTicks(section.deepest, frame.height, props.even ?? false)}
+          ticks={minuteTicks(props.deepest ?? section.deepest, frame.height, props.even ?? false)}
         />
         <Footer frame={frame} />
         {props.editing ? (
@@ -95,7 +97,11 @@ export function BiteSection(props: Props) {
 }
 
 function describe(section: Section): string {
-  const areas = section.columns.map((c) => `${c.name} prints L* ${c.expected.toFixed(0)}`);
+  const areas = section.columns.map((c) =>
+    c.lines
+      ? `${c.name} ${c.lines.depth.toFixed(0)} µm deep`
+      : `${c.name} prints L* ${c.expected.toFixed(0)}`,
+  );
   const bites = section.bites.map((b) => `bite ${b.number} ${clock(b.seconds)}`);
   return `Bite section. ${areas.join(", ")}. ${bites.join(", ")}.`;
 }

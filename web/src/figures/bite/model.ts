@@ -24,6 +24,8 @@ export type Column = {
   high: number;
   segments: Segment[];
   closed: boolean;
+  /** For a group of lines: depth and width at the end, and the depth wanted. */
+  lines: { depth: number; half: number; width: number; wanted: number | null } | null;
 };
 
 export type BiteRow = {
@@ -39,7 +41,13 @@ export type BiteRow = {
 
 export type Section = { columns: Column[]; bites: BiteRow[]; deepest: number };
 
-type Area = { name: string; parts?: string; lstar: number | null; open_cm2: number };
+type Area = {
+  name: string;
+  parts?: string;
+  lstar?: number | null;
+  depth_um?: number | null;
+  open_cm2: number;
+};
 type Plan = Shapes["PlanBitesOutput"];
 
 export function biteSection(areas: Area[], plan: Plan, inBath: boolean): Section {
@@ -77,11 +85,19 @@ function column(area: Area, share: number, all: Told[], plan: Plan): Column {
     name: area.name,
     parts: area.parts ?? "",
     share,
-    wanted: area.lstar,
+    wanted: area.lstar ?? null,
     expected: end?.lstar ?? plan.lightest_lstar,
     low: end?.lstar_low ?? plan.lightest_lstar,
     high: end?.lstar_high ?? plan.lightest_lstar,
     segments,
+    lines: end?.lines
+      ? {
+          depth: end.lines.depth_um,
+          half: (end.lines.depth_um_high - end.lines.depth_um_low) / 2,
+          width: end.lines.width_um,
+          wanted: area.depth_um ?? null,
+        }
+      : null,
     closed: lastOpen ? lastOpen.phase === "done" && (later || !stillOpen(area.name, all)) : true,
   };
 }

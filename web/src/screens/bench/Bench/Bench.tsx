@@ -41,7 +41,12 @@ export function Bench() {
         <TimeRuler
           now={now}
           zone={zone}
-          items={due.map((item) => ({ key: item.plate, at: item.at_seconds, text: item.text }))}
+          items={due.map((item) => ({
+            key: `${item.kind} ${item.text}`,
+            waits: item.kind === "wait",
+            at: item.at_seconds,
+            text: item.text,
+          }))}
         />
         {due.length === 0 ? (
           <p className="note m-0">Nothing falls due in the next two hours.</p>
@@ -63,7 +68,11 @@ function Headline({ due, now, zone }: { due: Bench["due"]; now: number; zone: st
   if (!first) return <>Your hands are free.</>;
   const late = now - first.at_seconds;
   if (late > 0) {
-    return (
+    return first.kind === "wait" ? (
+      <>
+        <b>Look now:</b> {first.text}. <span className="n">{clock(late)}</span> over.
+      </>
+    ) : (
       <>
         <b>Lift {first.plate_name} now.</b> <span className="n">{clock(late)}</span> over.
       </>
@@ -72,7 +81,7 @@ function Headline({ due, now, zone }: { due: Bench["due"]; now: number; zone: st
   return (
     <>
       Your hands are next needed at <b className="n">{wallClock(first.at_seconds, zone)}</b>, to{" "}
-      <b>lift {first.plate_name}</b>.
+      <b>{first.kind === "wait" ? `see to: ${first.text}` : `lift ${first.plate_name}`}</b>.
     </>
   );
 }

@@ -1,22 +1,22 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { Link } from "react-router";
 import type { Bath } from "../../../api/baths";
 import type { Shapes } from "../../../api/client";
-import { draftQuery, keepPlan, type Plan } from "../../../api/plans";
+import { draftQuery, type Plan } from "../../../api/plans";
 import type { Plate } from "../../../api/plates";
 import { BiteSection } from "../../../figures/bite/BiteSection";
 import { biteSection } from "../../../figures/bite/model";
+import { StageWarnings } from "../../../figures/StageWarnings";
+import { KeepPlan } from "../../../frame/KeepPlan";
 import { useHere } from "../../../frame/useHere";
+import { useLate } from "../../../ui/useLate";
 import { Choice, Segments } from "../../../ui/Field";
 import { reachedNow } from "../../../figures/bite/reachedNow";
 import { useNow } from "../../../ui/useNow";
-import { useSay } from "../../../ui/Toast";
 import { Trouble } from "../../../ui/Trouble";
-import { StageWarnings } from "./StageWarnings";
 import { Areas } from "./Areas";
 import { type PlanForm, planIn, toneForFloor } from "./form";
-import { useLate } from "./useLate";
 
 type Props = {
   plate: Plate;
@@ -53,7 +53,16 @@ export function PlanEditor({ plate, kept, start, baths, strips }: Props) {
             ? "Bites were made: the run follows the plan it began with."
             : "Pull an area's floor, or type its tone."}
         </span>
-        <span className="ml-auto">
+        <span className="ml-auto flex flex-wrap gap-3">
+          <Segments
+            label="Method"
+            value={form.method}
+            options={[
+              ["stop-out", "Stopping out"],
+              ["open-up", "Opening up"],
+            ]}
+            onChange={(method) => setForm({ ...form, method })}
+          />
           <Segments
             label="Scale"
             value={even}
@@ -77,12 +86,17 @@ export function PlanEditor({ plate, kept, start, baths, strips }: Props) {
               editing={locked ? undefined : { selected, onSelect: setSelected, onFloor: pull }}
             />
           ) : null}
-          {plan ? <StageWarnings plan={plan} /> : null}
+          {plan ? (
+            <StageWarnings
+              plan={plan}
+              fine="All tones are within the strip's reach and stay apart. Bands are 95 %."
+            />
+          ) : null}
         </div>
         <aside>
           <Sources form={form} setForm={setForm} baths={baths} strips={strips} plan={plan} />
           <Areas form={form} setForm={setForm} error={draft.error} />
-          <Keep plate={plate} form={form} kept={kept} />
+          <KeepPlan plate={plate} sent={planIn(form)} kept={kept !== null} />
           <Trouble error={draft.error} />
         </aside>
       </div>
@@ -138,38 +152,6 @@ function Sources({ form, setForm, baths, strips, plan }: SourcesProps) {
           <span className="n">{sheet.wetting_seconds.toFixed(0)}</span> s to wetting.
         </p>
       ) : null}
-    </div>
-  );
-}
-
-function Keep({ plate, form, kept }: { plate: Plate; form: PlanForm; kept: Plan | null }) {
-  const { room } = useHere();
-  const client = useQueryClient();
-  const navigate = useNavigate();
-  const say = useSay();
-  const sent = planIn(form);
-  const save = useMutation({
-    mutationFn: () => keepPlan(room, plate.id, sent as NonNullable<typeof sent>),
-    onSuccess: async () => {
-      await client.invalidateQueries({ queryKey: [room] });
-      say({ text: "The plan is kept." });
-      navigate(`/r/${room}/plates/${plate.id}`);
-    },
-  });
-  return (
-    <div className="flex flex-wrap items-center gap-3" style={{ margin: "16px 0" }}>
-      <button
-        type="button"
-        className="btn strong"
-        disabled={!sent || save.isPending}
-        onClick={() => save.mutate()}
-      >
-        {kept ? "Keep the changes" : "Keep the plan"}
-      </button>
-      <Link className="btn quiet" to={`/r/${room}/plates/${plate.id}`}>
-        Back
-      </Link>
-      <Trouble error={save.error} />
     </div>
   );
 }

@@ -29,7 +29,7 @@ export function formOf(plan: Plan): PlanForm {
       key: newId(),
       name: area.name,
       parts: area.parts ?? "",
-      lstar: area.lstar === null ? "" : String(area.lstar),
+      lstar: area.lstar == null ? "" : String(area.lstar),
       open: String(area.open_cm2),
     })),
   };
@@ -72,9 +72,11 @@ export function planIn(form: PlanForm): PlanIn | null {
     version: form.version,
     bath: form.bath,
     strip: form.strip || null,
+    part: "tones",
     method: form.method,
     round_to_seconds: 5,
     areas,
+    measured: [],
   };
 }
 

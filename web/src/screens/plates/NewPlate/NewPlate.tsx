@@ -26,6 +26,17 @@ const ROUTES = [
   "mixed",
 ] as const;
 
+const MIXED = [
+  "etched line, then aquatint",
+  "etched line, then drypoint",
+  "etched line, then aquatint, then drypoint",
+  "soft ground, then aquatint",
+  "soft ground, then spit bite",
+  "aquatint, then drypoint",
+  "engraving, then aquatint",
+];
+const NO_FACTS = { face_marked: false, trimmed_again: false, no_bevel_because: "" };
+
 /** Put a plate in the rack. */
 export function NewPlate() {
   const { room, me } = useHere();
@@ -40,8 +51,11 @@ export function NewPlate() {
     thickness: unit === "in" ? "0.05" : "1.2",
     width: "",
     height: "",
+    parts: MIXED[0] as string,
+    old: false,
   });
-  const set = (key: keyof typeof form) => (value: string) => setForm({ ...form, [key]: value });
+  const set = (key: Exclude<keyof typeof form, "old">) => (value: string) =>
+    setForm({ ...form, [key]: value });
   const save = useMutation({
     mutationFn: () =>
       putInPlate(room, {
@@ -52,6 +66,8 @@ export function NewPlate() {
         thickness_mm: readLength(Number(form.thickness), me),
         width_mm: readLength(Number(form.width), me),
         height_mm: readLength(Number(form.height), me),
+        routes: form.route === "mixed" ? (form.parts.split(", then ") as ["aquatint"]) : [],
+        facts: { ...NO_FACTS, history_unknown: form.old },
       }),
     onSuccess: async (plate) => {
       await client.invalidateQueries({ queryKey: [room, "plates"] });
@@ -87,6 +103,16 @@ export function NewPlate() {
           options={ROUTES.map((r) => [r, r])}
           onChange={set("route")}
         />
+        {form.route === "mixed" ? (
+          <div style={{ gridColumn: "1/-1" }}>
+            <Choice
+              label="Mixed of"
+              value={form.parts}
+              options={MIXED.map((m) => [m, m])}
+              onChange={set("parts")}
+            />
+          </div>
+        ) : null}
         <NumberField
           label="Width"
           unit={unit}
@@ -110,6 +136,14 @@ export function NewPlate() {
           fault={faultAt(save.error, "thickness_mm")}
           hint="Cut edges cut skin: file them first."
         />
+        <label className="tick" style={{ alignSelf: "center" }}>
+          <input
+            type="checkbox"
+            checked={form.old}
+            onChange={(event) => setForm({ ...form, old: event.target.checked })}
+          />
+          An old plate, its past unknown: register it with a proof first
+        </label>
       </div>
       <div style={{ marginTop: 20, display: "flex", gap: 16, alignItems: "center" }}>
         <button type="submit" className="btn strong" disabled={save.isPending}>

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Link, useNavigate } from "react-router";
-import type { Plan } from "../../../api/plans";
+import type { Part, Plan } from "../../../api/plans";
 import { changePlate, type Plate } from "../../../api/plates";
 import { beginRun } from "../../../api/runs";
 import { useHere } from "../../../frame/useHere";
@@ -10,13 +10,15 @@ import { useSay } from "../../../ui/Toast";
 import { Trouble } from "../../../ui/Trouble";
 
 /** What can be done with the plate now. */
-export function Actions({ plate, plan }: { plate: Plate; plan: Plan | null }) {
+export function Actions({ plate, plans }: { plate: Plate; plans: Plan[] }) {
   const { room } = useHere();
   const navigate = useNavigate();
   const client = useQueryClient();
   const say = useSay();
+  const due = plans.find((plan) => !plan.bitten && plan.sheet.plan.bites.length > 0);
   const begin = useMutation({
-    mutationFn: () => beginRun(room, { id: newId(), plate: plate.id }),
+    mutationFn: () =>
+      beginRun(room, { id: newId(), plate: plate.id, part: (due?.part ?? null) as Part | null }),
     onSuccess: async (run) => {
       await client.invalidateQueries({ queryKey: [room] });
       navigate(`/r/${room}/runs/${run.id}`);
@@ -38,21 +40,29 @@ export function Actions({ plate, plan }: { plate: Plate; plan: Plan | null }) {
         <Link className="btn bath" to={`/r/${room}/runs/${plate.run.id}`}>
           <Mark name={plate.run.in_bath ? "bath" : "lifted"} /> Go to the bath
         </Link>
-      ) : plan && plan.sheet.plan.bites.length > 0 ? (
+      ) : due || plans.length > 0 ? (
         <button
           type="button"
-          className="btn bath"
+          className={due ? "btn bath" : "btn quiet"}
           disabled={begin.isPending}
           onClick={() => begin.mutate()}
         >
-          <Mark name="bath" /> Begin to bite
+          <Mark name="bath" /> {due ? "Begin to bite" : "Bite it again"}
+          {due && plans.length > 1 ? ` the ${due.part}` : ""}
         </button>
       ) : null}
-      {plan ? (
-        <Link className="btn" to={`/r/${room}/plates/${plate.id}/plan`}>
-          Change the plan
+      <Link className="btn" to={`/r/${room}/plates/${plate.id}/course`}>
+        Course
+      </Link>
+      {plate.parts.map((part) => (
+        <Link
+          key={part}
+          className="btn quiet"
+          to={`/r/${room}/plates/${plate.id}/${part === "lines" ? "lines" : "plan"}`}
+        >
+          {plate.planned.includes(part) ? "Change" : "Plan"} the {part}
         </Link>
-      ) : null}
+      ))}
       <Link className="btn" to={`/r/${room}/plates/${plate.id}/proofs`}>
         Proofs
       </Link>

@@ -5,8 +5,9 @@ import { type Plan, planQuery } from "../../../api/plans";
 import { type Plate, plateQuery } from "../../../api/plates";
 import { pictureUrl } from "../../../api/proofs";
 import { BiteSection } from "../../../figures/bite/BiteSection";
-import { biteSection } from "../../../figures/bite/model";
+import { biteSection, type Section } from "../../../figures/bite/model";
 import { useHere } from "../../../frame/useHere";
+import { Waits } from "../../../frame/Waits";
 import { Segments } from "../../../ui/Field";
 import { Trouble } from "../../../ui/Trouble";
 import { useNow } from "../../../ui/useNow";
@@ -21,39 +22,64 @@ export function PlatePage() {
   const { room } = useHere();
   const { plate: id = "" } = useParams();
   const plate = useQuery(plateQuery(room, id));
-  const plan = useQuery(planQuery(room, id));
+  const lines = useQuery(planQuery(room, id, "lines"));
+  const tones = useQuery(planQuery(room, id, "tones"));
   if (plate.error) return <Trouble error={plate.error} />;
   if (!plate.data) return null;
+  const plans = [lines.data, tones.data].filter((plan) => plan != null);
+  const current = plans.find((plan) => plan.run) ?? plans[0] ?? null;
   return (
     <>
-      <Head plate={plate.data} plan={plan.data ?? null} />
+      <Head plate={plate.data} plan={current} />
       <Course key={plate.data.id} plate={plate.data} />
-      {plan.data ? (
-        <Bites plate={plate.data} plan={plan.data} />
+      <Waits plate={plate.data.id} />
+      {plans.length > 0 ? (
+        <Bites plate={plate.data} plans={plans} current={current as Plan} />
       ) : (
-        <NoPlan plate={plate.data.id} metal={plate.data.metal} next={plate.data.next_step} />
+        <NoPlan plate={plate.data} />
       )}
-      <Actions plate={plate.data} plan={plan.data ?? null} />
+      <Actions plate={plate.data} plans={plans} />
     </>
   );
 }
 
-function Bites({ plate, plan }: { plate: Plate; plan: Plan }) {
+type BitesProps = { plate: Plate; plans: Plan[]; current: Plan };
+
+/** Lines, then tones, on one time scale. */
+function Bites({ plate, plans, current }: BitesProps) {
   const { room } = useHere();
   const now = useNow();
-  const section = biteSection(plan.areas, plan.sheet.plan, plan.in_bath);
+  const drawn = plans.map((plan) => biteSection(plan.areas, plan.sheet.plan, plan.in_bath));
+  const deepest = Math.max(...drawn.map((section) => section.deepest));
   return (
     <div className="plate-cols">
       <section>
         <div className="flex flex-wrap items-baseline gap-3">
           <h2>Bite section</h2>
-          <span className="note desk">Across: share of plate. Down: minutes, as at the strip.</span>
-          <Link className="ml-auto font-semibold" to={`/r/${room}/plates/${plate.id}/plan`}>
+          <span className="note desk">
+            {plans.length > 1 ? "Lines first, then tone. " : ""}Across: share of plate. Down:
+            minutes, as {current.part === "lines" ? "fresh at 20 °C" : "at the strip"}.
+          </span>
+          <Link
+            className="ml-auto font-semibold"
+            to={`/r/${room}/plates/${plate.id}/${current.part === "lines" ? "lines" : "plan"}`}
+          >
             Open large
           </Link>
         </div>
-        <BiteSection section={section} metal={plate.metal} now={reachedNow(plate, plan, now)} />
-        <StageList plan={plan} />
+        <div className="sections">
+          {plans.map((plan, i) => (
+            <div key={plan.part} style={{ flexGrow: plan.areas.length + 2 }}>
+              <BiteSection
+                section={drawn[i] as Section}
+                metal={plate.metal}
+                deepest={deepest}
+                now={plan.run ? reachedNow(plate, plan, now) : null}
+              />
+            </div>
+          ))}
+        </div>
+        <StageList plan={current} />
       </section>
       {plate.study ? <Study room={room} study={plate.study} /> : null}
     </div>
@@ -96,23 +122,32 @@ function Study({ room, study }: { room: string; study: string }) {
   );
 }
 
-function NoPlan({ plate, metal, next }: { plate: string; metal: string; next: string }) {
+function NoPlan({ plate }: { plate: Plate }) {
   const { room } = useHere();
-  const bites = metal === "copper" || metal === "zinc";
+  const here = `/r/${room}/plates/${plate.id}`;
+  const part = plate.parts[0];
   return (
-    <div className="empty">
-      <h2>{bites ? "No bites planned" : "This plate is not bitten"}</h2>
-      <p>
-        Next: {next}{" "}
-        {bites
-          ? "Say which tones you want; a strip and a bath give the times. About five minutes."
-          : ""}
-      </p>
-      {bites ? (
-        <Link className="btn strong" to={`/r/${room}/plates/${plate}/plan`}>
-          Plan the bites
-        </Link>
-      ) : null}
+    <div className="plate-cols">
+      <div className="empty">
+        <h2>{part ? "No bites planned" : "This plate is not bitten"}</h2>
+        <p>
+          Next: {plate.next_step}{" "}
+          {part
+            ? "Its course leads there step by step; the bites can be planned at any time."
+            : "Its course leads there step by step."}
+        </p>
+        <div className="flex flex-wrap gap-3">
+          <Link className="btn strong" to={`${here}/course`}>
+            Go on with the course
+          </Link>
+          {part ? (
+            <Link className="btn" to={`${here}/${part === "lines" ? "lines" : "plan"}`}>
+              {part === "lines" ? "Plan the lines" : "Plan the tones"}
+            </Link>
+          ) : null}
+        </div>
+      </div>
+      {plate.study ? <Study room={room} study={plate.study} /> : null}
     </div>
   );
 }

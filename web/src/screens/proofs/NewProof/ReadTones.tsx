@@ -44,7 +44,7 @@ export function ReadTones({ areas, tones, setTones, error }: Props) {
                   </span>
                 </span>
               </td>
-              <td className="right n">{area.lstar === null ? "white" : area.lstar}</td>
+              <td className="right n">{area.lstar == null ? "white" : area.lstar}</td>
               <td className="right">
                 <span
                   className={`field num${wrong === area.name ? " bad" : ""}`}

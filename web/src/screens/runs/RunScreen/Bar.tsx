@@ -2,6 +2,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import type { Run } from "../../../api/runs";
 import { useHere } from "../../../frame/useHere";
+import { Waits } from "../../../frame/Waits";
 import type { Bite } from "../../../run/local";
 import type { Waiting } from "../../../run/store";
 import { Mark } from "../../../ui/Mark";
@@ -35,6 +36,7 @@ export function Bar({ run, inBath, bite, now, waiting }: Props) {
             ? "No line. Kept here, sent later."
             : ""}
       </span>
+      <Waits />
       <button
         type="button"
         className="run-way"

@@ -3,8 +3,14 @@ import { useNavigate } from "react-router";
 import { endRun, type Run } from "../../../api/runs";
 import { useHere } from "../../../frame/useHere";
 import { type Local, reached } from "../../../run/local";
-import { toneAt } from "../../../run/sheet";
+import { standsAt, toneAt } from "../../../run/sheet";
 import { Trouble } from "../../../ui/Trouble";
+
+function wanted(area: Run["areas"][number]): string {
+  if (area.depth_um != null) return `${String(area.depth_um)} µm deep`;
+  if (area.darkness != null) return `${Math.round(Number(area.darkness) * 100)} % dark`;
+  return area.lstar == null ? "white" : `L* ${String(area.lstar)}`;
+}
 
 /** All bites are done: what each area should print, and the way on. */
 export function Finished({ run, local, inBath }: { run: Run; local: Local; inBath: boolean }) {
@@ -53,11 +59,12 @@ export function Finished({ run, local, inBath }: { run: Run; local: Local; inBat
             >
               <div>
                 <b>{String(area.name)}</b>
-                <span>wanted {area.lstar === null ? "white" : `L* ${String(area.lstar)}`}</span>
+                <span>wanted {wanted(area)}</span>
               </div>
               <span className="n">
-                {tone
-                  ? `L* ${tone.lstar.toFixed(0)} (${tone.low.toFixed(0)} to ${tone.high.toFixed(0)})`
+                {standsAt(run.sheet, String(area.name), totals.get(String(area.name)) ?? 0)}
+                {tone && run.part === "tones"
+                  ? ` (${tone.low.toFixed(0)} to ${tone.high.toFixed(0)})`
                   : ""}
               </span>
             </div>

@@ -15,7 +15,12 @@ type Props = { run: Run; local: Local; bite: Bite; dip: LocalDip; now: number };
 /** The bite section as a gauge: depth reached against depth to reach. */
 export function Gauge({ run, local, bite, dip, now }: Props) {
   const id = useId().replaceAll(/[^a-zA-Z0-9]/g, "");
-  const areas = run.areas as { name: string; lstar: number | null; open_cm2: number }[];
+  const areas = run.areas as {
+    name: string;
+    lstar?: number | null;
+    depth_um?: number | null;
+    open_cm2: number;
+  }[];
   const section = biteSection(areas, run.sheet.plan, true);
   const so = reached(run, local).get(bite.open[0] ?? "") ?? 0;
   const depth = so + gained(run.sheet, readingsOf(local, dip), now - dip.at);

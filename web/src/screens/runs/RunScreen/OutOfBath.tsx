@@ -4,7 +4,7 @@ import { grainTile } from "../../../figures/grain";
 import { Patterns } from "../../../figures/Patterns";
 import type { Bite, Local } from "../../../run/local";
 import { reached } from "../../../run/local";
-import { secondsToLift, toneAt } from "../../../run/sheet";
+import { secondsToLift, standsAt, toneAt } from "../../../run/sheet";
 import { Mark } from "../../../ui/Mark";
 import { clock } from "../../../ui/times";
 import type { Acts } from "./useActs";
@@ -122,7 +122,7 @@ function Cover({
             </div>
             <span className="what">
               {now ? "cover now" : open ? "leave open" : "covered"}
-              {tone ? `, L* ${tone.lstar.toFixed(0)}` : ""}
+              {tone ? `, ${standsAt(run.sheet, name, totals.get(name) ?? 0)}` : ""}
             </span>
           </div>
         );

@@ -50,6 +50,7 @@ export function NewStrip() {
           load_g_per_l: Number(form.load),
           baume: form.baume ? Number(form.baume) : null,
         },
+        lines: [],
         patches: patches
           .filter((p) => p.lstar.trim() !== "")
           .map((p) => ({

@@ -1,16 +1,14 @@
-import type { Plan } from "../../../api/plans";
-import { Mark } from "../../../ui/Mark";
+import type { Plan } from "../api/plans";
+import { Mark } from "../ui/Mark";
 
 /** What to beware of in a plan, with what to do; and when there is nothing, that is said too. */
-export function StageWarnings({ plan }: { plan: Plan }) {
+export function StageWarnings({ plan, fine }: { plan: Plan; fine: string }) {
   const { warnings } = plan.sheet.plan;
   return (
     <section className="section" aria-live="polite">
       <h2>Before you dip</h2>
       {warnings.length === 0 ? (
-        <p style={{ margin: "6px 0 0" }}>
-          All tones are within the strip's reach and stay apart. Bands are 95 %.
-        </p>
+        <p style={{ margin: "6px 0 0" }}>{fine}</p>
       ) : (
         warnings.map((warning) => (
           <p

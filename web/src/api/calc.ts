@@ -1,0 +1,63 @@
+import { queryOptions } from "@tanstack/react-query";
+import { ApiError, cookie, data, http, type Shapes } from "./client";
+
+/** A node of a calculator's JSON Schema, as far as the forms read it. */
+export type SchemaNode = {
+  type?: string;
+  title?: string;
+  description?: string;
+  enum?: string[];
+  const?: unknown;
+  default?: unknown;
+  unit?: string;
+  $ref?: string;
+  anyOf?: SchemaNode[];
+  items?: SchemaNode;
+  properties?: Record<string, SchemaNode>;
+  additionalProperties?: SchemaNode | boolean;
+  required?: string[];
+  $defs?: Record<string, SchemaNode>;
+  minimum?: number;
+  maximum?: number;
+  exclusiveMinimum?: number;
+};
+export type CalculatorSchema = { name: string; input: SchemaNode; output: SchemaNode };
+
+export const calculatorsQuery = queryOptions({
+  queryKey: ["calc"],
+  queryFn: () => data(http.GET("/api/calc")),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
+export const calculatorQuery = (name: string) =>
+  queryOptions({
+    queryKey: ["calc", name],
+    queryFn: async () =>
+      (await data(
+        http.GET("/api/calc/{name}/schema", { params: { path: { name } } }),
+      )) as unknown as CalculatorSchema,
+    staleTime: Number.POSITIVE_INFINITY,
+    enabled: name !== "",
+  });
+
+/** Run any calculator of the registry on plain JSON. */
+export async function calculate(name: string, input: unknown): Promise<unknown> {
+  const reply = await fetch(`/api/calc/${name}`, {
+    method: "POST",
+    credentials: "same-origin",
+    headers: { "Content-Type": "application/json", "X-CSRFToken": cookie("keen_csrf") },
+    body: JSON.stringify(input),
+  });
+  const body = await reply.json();
+  if (!reply.ok) throw new ApiError(reply.status, body.error);
+  return body;
+}
+
+export const cutSheet = (body: Shapes["CutSheetInput"]) =>
+  data(http.POST("/api/calc/cut-sheet", { body }));
+export const repairRoutes = (body: Shapes["RepairRoutesInput"]) =>
+  data(http.POST("/api/calc/repair-routes", { body }));
+export const cleaningOrder = (body: Shapes["CleaningOrderInput"]) =>
+  data(http.POST("/api/calc/cleaning-order", { body }));
+export const dilute = (body: Shapes["DiluteInput"]) =>
+  data(http.POST("/api/calc/dilute", { body }));

@@ -1,0 +1,34 @@
+import { queryOptions } from "@tanstack/react-query";
+import { data, http, type Shapes } from "./client";
+
+export type ShopBook = Shapes["ShopBook"];
+export type NumberCell = Shapes["NumberCell"];
+export type Recipe = Shapes["RecipeOut"];
+export type Tool = Shapes["ToolOut"];
+
+export const shopBookQuery = (room: string) =>
+  queryOptions({
+    queryKey: [room, "shop-book"],
+    queryFn: () => data(http.GET("/api/rooms/{room}/shop-book", { params: { path: { room } } })),
+  });
+
+export const recipesQuery = (room: string) =>
+  queryOptions({
+    queryKey: [room, "recipes"],
+    queryFn: () => data(http.GET("/api/rooms/{room}/recipes", { params: { path: { room } } })),
+  });
+
+export const toolsQuery = (room: string) =>
+  queryOptions({
+    queryKey: [room, "tools"],
+    queryFn: () => data(http.GET("/api/rooms/{room}/tools", { params: { path: { room } } })),
+  });
+
+export const correctNumber = (room: string, body: Shapes["OwnNumberIn"]) =>
+  data(http.POST("/api/rooms/{room}/numbers", { params: { path: { room } }, body }));
+
+export const keepRecipe = (room: string, body: Shapes["RecipeIn"]) =>
+  data(http.PUT("/api/rooms/{room}/recipes", { params: { path: { room } }, body }));
+
+export const keepTool = (room: string, body: Shapes["ToolIn"]) =>
+  data(http.PUT("/api/rooms/{room}/tools", { params: { path: { room } }, body }));
