@@ -160,7 +160,7 @@ STEPS: dict[str, StepRow] = {
                               "not checked")),
         ),
         StepRow(
-            "transfer", "image", "Bring the drawing onto the plate",
+            "transfer", "ground", "Bring the drawing onto the plate",
             "A faint guide keeps the needle sure and the ground whole.",
             "Lines just visible; nothing pressed through the ground.",
             (("The transfer smudges", "Retrace its main lines lightly with a soft pencil, or fix "
@@ -435,6 +435,52 @@ STEPS: dict[str, StepRow] = {
         ),
     )
 }  # fmt: skip
+
+DONE_WORDS: dict[str, str] = {
+    "cut": "cut",
+    "register": "registered",
+    "bevel": "bevelled",
+    "polish": "polished",
+    "degrease": "degreased",
+    "back": "back covered",
+    "film-back": "film checked",
+    "dust-chalk": "chalked",
+    "drawing": "fitted",
+    "transfer": "transferred",
+    "under-drawing": "under the sheet",
+    "ball-ground": "hard ground",
+    "liquid-ground": "liquid ground",
+    "draw": "drawn",
+    "touch-up": "touched up",
+    "soft-ground": "soft ground",
+    "press-textures": "textures pressed",
+    "dust": "dusted",
+    "fuse": "fused",
+    "spray": "sprayed",
+    "whites": "whites closed",
+    "plan-lines": "lines planned",
+    "plan-tones": "tones planned",
+    "plan-marks": "marks planned",
+    "bite-lines": "lines bitten",
+    "bite-tones": "tones bitten",
+    "spit-bite": "spit-bitten",
+    "strip-ground": "stripped",
+    "scratch": "scratched",
+    "engrave": "engraved",
+    "expose-screen": "screen exposed",
+    "expose-image": "image exposed",
+    "wash-out": "washed out",
+    "harden": "hardened",
+    "trim": "trimmed",
+    "proof": "proofed",
+    "edition": "printed",
+    "scrape": "scraped",
+    "abrade": "scratches closed",
+    "burnish": "burnished",
+    "grind": "ground down",
+    "mask-whiting": "masked",
+}
+"""What is said of a plate once a step is done."""
 
 PREPARE_METAL = ("cut", "bevel", "polish", "degrease", "back")
 PROOF = ("proof", "edition")

@@ -23,8 +23,8 @@ Array = NDArray[np.float64]
 Mask = NDArray[np.bool_]
 
 LEAST_SIDE_PX = 64
-LEAST_CONTRAST = 3.0
-"""Noise alone, cut in two, lies 2.2 of its own spreads apart."""
+FULLEST_VALLEY = 1.0
+"""Noise, streaks and slopes of light have no two kinds: their middle is as full as their sides."""
 FEWEST_GRAINS = 12
 MOST_PIXELS = 4_000_000
 COARSEST_UM = 5.0
@@ -64,7 +64,7 @@ def measure_dust(rgb: Array, um_per_pixel: float) -> DustCoverageOutput:
     _check_side(rgb)
     rgb, um_per_pixel = _smaller(rgb, um_per_pixel)
     kinds = tell_apart(rgb)
-    if kinds.contrast < LEAST_CONTRAST:
+    if kinds.valley > FULLEST_VALLEY:
         raise _no_grains()
     grains = find_grains(kinds)
     if len(grains.discs.radii_px) < FEWEST_GRAINS:

@@ -14,6 +14,8 @@ Array = NDArray[np.float64]
 Mask = NDArray[np.bool_]
 
 _PASSES = 6
+_NEAR = 0.1
+"""Of the gap between two kinds: near to a level."""
 _CORE_PX = 1.5
 """A pixel this far inside its kind is not mixed with the other by blur."""
 _LEAST_SIGMA, _MOST_SIGMA = 0.5, 2.2
@@ -25,14 +27,15 @@ _BETWEEN = 0.7
 
 @dataclass(frozen=True)
 class TwoKinds:
-    """``lighter`` (height, width); ``contrast`` is the gap over the spread within a kind."""
+    """``lighter`` (height, width) tells which pixels are of the lighter kind."""
 
     lighter: Mask
     smooth: Array
     """The picture in even light, smoothed by ``sigma_px``, with ``threshold`` between the kinds."""
     threshold: float
     sigma_px: float
-    contrast: float
+    valley: float
+    """How often a pixel lies midway between the kinds, over how often at one of their levels."""
 
 
 def tell_apart(rgb: Array) -> TwoKinds:
@@ -52,9 +55,9 @@ def tell_apart(rgb: Array) -> TwoKinds:
     value = even @ _weights(even)
     sigma = _sigma(value)
     smooth = ndimage.gaussian_filter(value, sigma)
-    threshold, gap = _threshold(smooth)
+    threshold = _threshold(smooth)
     lighter = smooth > threshold
-    return TwoKinds(lighter, smooth, threshold, sigma, gap / _spread_within(smooth, lighter))
+    return TwoKinds(lighter, smooth, threshold, sigma, _valley(smooth, threshold))
 
 
 def _weights(even: Array) -> Array:
@@ -89,10 +92,9 @@ def _sigma(value: Array) -> float:
     return float(np.clip(needed, _LEAST_SIGMA, _MOST_SIGMA))
 
 
-def _threshold(smooth: Array) -> tuple[float, float]:
-    """Return the level midway between the kinds, and how far apart they are."""
+def _threshold(smooth: Array) -> float:
+    """Return the level midway between the kinds."""
     threshold = otsu(smooth)
-    gap = 0.0
     for _ in range(_PASSES):
         upper = smooth > threshold
         high, low = _level(smooth, upper), _level(smooth, ~upper)
@@ -100,7 +102,7 @@ def _threshold(smooth: Array) -> tuple[float, float]:
         threshold = (high + low) / 2
         if abs(threshold - before) < 1e-3 * max(gap, 1e-9):
             break
-    return threshold, gap
+    return threshold
 
 
 def _level(smooth: Array, kind: Mask) -> float:
@@ -110,10 +112,15 @@ def _level(smooth: Array, kind: Mask) -> float:
     return float(np.median(smooth[chosen])) if chosen.any() else float(smooth.mean())
 
 
-def _spread_within(smooth: Array, lighter: Mask) -> float:
-    parts = [smooth[kind] for kind in (lighter, ~lighter) if kind.any()]
-    spread = np.sqrt(sum(((p - np.median(p)) ** 2).sum() for p in parts) / smooth.size)
-    return float(max(spread, 1e-9))
+def _valley(smooth: Array, threshold: float) -> float:
+    """Return how full the middle between the kinds is; over 1 there are no two kinds."""
+    upper = smooth > threshold
+    if upper.all() or not upper.any():
+        return np.inf
+    levels = [float(np.median(smooth[kind])) for kind in (upper, ~upper)]
+    near = _NEAR * (levels[0] - levels[1])
+    at_levels = np.mean([np.mean(np.abs(smooth - level) < near) for level in levels])
+    return float(np.mean(np.abs(smooth - threshold) < near) / max(at_levels, 1e-9))
 
 
 def otsu(values: Array) -> float:

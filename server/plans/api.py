@@ -8,6 +8,8 @@ from django.http import HttpRequest
 from ninja import Query, Router
 
 from core.line.shapes import MeasuredLine
+from core.stages.fold import Dip
+from core.stages.shapes import RunSheet
 from server.config.errors import ErrorReply, NotFound
 from server.config.session import signed_in
 from server.plans.actions.keep import draft, keep_plan
@@ -17,7 +19,8 @@ from server.plans.schemas import Part, PlanArea, PlanIn, PlanOut
 from server.plates.models import Plate
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
-from server.runs.actions.state import latest_run, run_state
+from server.runs.actions.state import decided_for, latest_run, run_state
+from server.runs.models import Run
 
 router = Router(tags=["plans"])
 
@@ -74,11 +77,19 @@ def plan_out(plan: Plan, *, editing: bool = False) -> PlanOut:
         method=plan.method,
         round_to_seconds=plan.round_to_seconds,
         areas=[PlanArea(**area) for area in plan.areas],
-        sheet=sheet_of(plan_input(decided_in(plan), done)),
+        sheet=_sheet(plan, run, done, editing=editing),
         run=run.id if run is not None and run.ended_at is None else None,
         in_bath=bool(state and state.in_bath),
         bitten=run is not None and run.ended_at is not None,
     )
+
+
+def _sheet(plan: Plan, run: Run | None, done: list[Dip], *, editing: bool) -> RunSheet:
+    """Return the sheet of a plan; of an ended run only what was bitten, as it was decided then."""
+    if run is None or run.ended_at is None or editing:
+        return sheet_of(plan_input(decided_in(plan), done))
+    sheet = sheet_of(plan_input(decided_for(run), done))
+    return sheet.model_copy(update={"plan": sheet.plan.model_copy(update={"bites": []})})
 
 
 def decided_in(plan: Plan) -> Decided:

@@ -30,16 +30,16 @@ SETTLED = ("done", "skipped")
 
 @dataclass(frozen=True)
 class Known:
-    """Which parts of a plate are planned and bitten, and whether it was proofed."""
+    """Which parts of a plate are planned and bitten, and whether a proof is OK to print."""
 
     planned: frozenset[str]
     bitten: frozenset[str]
-    proofed: bool
+    approved: bool
 
     def has(self, key: str) -> bool | None:
         """Tell whether a step that follows by itself is done; None for one marked by hand."""
         if key == "proof":
-            return True if self.proofed else None
+            return True if self.approved else None
         if key not in BY_ITSELF:
             return None
         kind, part = BY_ITSELF[key]
@@ -50,7 +50,7 @@ def known_of(plate: Plate) -> Known:
     """Return what is known of one plate."""
     plans = Plan.objects.filter(plate=plate).values_list("part", flat=True)
     runs = Run.objects.filter(plate=plate).exclude(ended_at=None).values_list("part", flat=True)
-    return Known(frozenset(plans), frozenset(runs), plate.state_number > 0)
+    return Known(frozenset(plans), frozenset(runs), plate.ok_to_print)
 
 
 def status_of(step: dict[str, Any], known: Known) -> str:

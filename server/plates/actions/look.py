@@ -7,6 +7,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from typing import Any, Literal
 
+from core.data.steps import DONE_WORDS
 from core.data.steps import STEPS as STEP_TABLE
 from server.courses.actions.begin import routes_of
 from server.courses.actions.look import Known, status_of
@@ -167,7 +168,7 @@ def _parts(at: Standing) -> list[Literal["lines", "tones"]]:
 
 def _known(at: Standing) -> Known:
     planned = frozenset(plan.part for plan in at.plans)
-    return Known(planned, at.bitten, at.plate.state_number > 0)
+    return Known(planned, at.bitten, at.plate.ok_to_print)
 
 
 def _course(at: Standing) -> list[CourseStep]:
@@ -206,7 +207,7 @@ def _fact(at: Standing, group: str, steps: list[tuple[str, dict[str, Any]]]) -> 
         return "" if steps else "not in this course"
     if len(settled) < len(steps):
         return f"{len(settled)} of {len(steps)} steps"
-    return STEP_TABLE[settled[-1]["key"]].title.lower()
+    return ", ".join(dict.fromkeys(DONE_WORDS[step["key"]] for step in settled[-2:]))
 
 
 def _plan_fact(plan: Plan) -> str:

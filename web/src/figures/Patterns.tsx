@@ -19,6 +19,9 @@ export function Patterns({ id, tones }: { id: string; tones: number[] }) {
           <image href={href} width="192" height="192" style={{ imageRendering: "pixelated" }} />
         </pattern>
       ))}
+      {tones.map((tone) => (
+        <LinePattern key={`l${tone}`} id={`${id}-l${Math.round(tone)}`} lstar={tone} />
+      ))}
       <Tile id={`${id}-copper`} href={copper} />
       <Tile id={`${id}-zinc`} href={zinc} />
       <Tile id={`${id}-asphalt`} href={asphalt} />
@@ -65,6 +68,20 @@ function Tile({ id, href }: { id: string; href: string }) {
   return (
     <pattern id={id} width="256" height="256" patternUnits="userSpaceOnUse">
       <image href={href} width="256" height="256" />
+    </pattern>
+  );
+}
+
+const EMPTY_LSTAR = 94;
+const GROOVE_PX = 9;
+
+/** Bitten lines: grooves side by side, broader as they print darker. Grain is for aquatint alone. */
+function LinePattern({ id, lstar }: { id: string; lstar: number }) {
+  const broad = 0.8 + 5.2 * Math.min(1, Math.max(0, (EMPTY_LSTAR - lstar) / EMPTY_LSTAR));
+  return (
+    <pattern id={id} width={GROOVE_PX} height="12" patternUnits="userSpaceOnUse">
+      <rect width={GROOVE_PX} height="12" fill="#EDE6D8" />
+      <path d={`M${GROOVE_PX / 2} 0V12`} stroke="#1B1714" strokeWidth={broad} />
     </pattern>
   );
 }

@@ -4,7 +4,7 @@ import { useWidth } from "./useWidth";
 export type RulerItem = { at: number; text: string; key: string; waits?: boolean };
 
 const SPAN_SECONDS = 2 * 3600;
-const LEFT = 130;
+const LEFT = 156;
 
 /** The next two hours: what needs hands, and when. */
 export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[]; zone: string }) {
@@ -44,9 +44,9 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
         ) : null}
         <rect
           x={left}
-          y="86"
+          y="90"
           width={width - left - 12}
-          height="26"
+          height="24"
           fill="#C9C2B4"
           stroke="#1B1714"
         />
@@ -54,7 +54,7 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
           <g key={at}>
             <path d={`M${x(at)} 66v${i % 2 ? 7 : 11}`} stroke="#1B1714" />
             {i % 2 === 0 && i < quarters.length - 1 ? (
-              <text className="n" x={x(at) + 4} y="87" fontSize="13" fontWeight="640">
+              <text className="n" x={x(at) + 4} y="84" fontSize="13" fontWeight="640">
                 {wallClock(at, zone)}
               </text>
             ) : null}
@@ -66,7 +66,7 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
             {item.waits ? (
               <rect
                 x={x(now)}
-                y="90"
+                y="93"
                 width={Math.max(0, x(item.at) - x(now))}
                 height="18"
                 fill="url(#ruler-waits)"

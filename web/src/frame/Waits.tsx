@@ -53,7 +53,7 @@ export function Waits({ plate }: { plate?: string }) {
               <Mark name={over ? "care" : "ground"} />
               <span>
                 {timer.what}
-                {plate || !timer.plate_name ? "" : `, ${timer.plate_name}`}
+                {plate || !timer.plate_name ? null : <i className="whose">, {timer.plate_name}</i>}
               </span>
               <b className="n" role="timer" aria-label={`${timer.what} ${text}`}>
                 {text}

@@ -5,7 +5,7 @@ import { Patterns } from "../Patterns";
 import { useWidth } from "../useWidth";
 import { Footer } from "./Footer";
 import { Handles } from "./Handles";
-import { columnWidths, depthOf, minuteTicks, type Section } from "./model";
+import { type Column, columnWidths, depthOf, minuteTicks, type Section } from "./model";
 import { Scales } from "./Scales";
 import { Strata } from "./Strata";
 
@@ -73,7 +73,9 @@ export function BiteSection(props: Props) {
   const id = useId().replaceAll(/[^a-zA-Z0-9]/g, "");
   const frame = frameOf(props, id, width);
   const { section } = props;
-  const tones = section.columns.flatMap((c) => [c.expected, ...c.segments.map((s) => s.lstar)]);
+  const tones = [
+    ...new Set(section.columns.flatMap((c) => [c.expected, ...c.segments.map((s) => s.lstar)])),
+  ];
   const total = frame.top + frame.height + 150;
   return (
     <div ref={ref} className="bite-section">
@@ -157,4 +159,8 @@ function Body({ frame }: { frame: Frame }) {
   );
 }
 
-export const grainFill = (id: string, lstar: number) => `url(#${id}-g${grainTile(lstar).key})`;
+/** What an area looks like in print: grain for a tone, grooves for lines. */
+export function printFill(frame: Frame, column: Column, lstar: number): string {
+  if (column.lines) return `url(#${frame.id}-l${Math.round(lstar)})`;
+  return `url(#${frame.id}-g${grainTile(lstar).key})`;
+}

@@ -1,5 +1,5 @@
 import type { Frame } from "./BiteSection";
-import { grainFill } from "./BiteSection";
+import { printFill } from "./BiteSection";
 import type { Column } from "./model";
 
 const FAR_OFF = 3;
@@ -109,7 +109,7 @@ function Swatch({
         y={top}
         width={x1 - x0}
         height="32"
-        fill={white ? "#FAF6EC" : grainFill(frame.id, column.expected)}
+        fill={white ? "#FAF6EC" : printFill(frame, column, column.expected)}
         stroke="#1B1714"
         strokeWidth="1"
       />

@@ -1,5 +1,5 @@
 import type { Frame } from "./BiteSection";
-import { grainFill } from "./BiteSection";
+import { printFill } from "./BiteSection";
 import type { Column, Segment } from "./model";
 import { varnish, wave } from "./shapes";
 
@@ -35,13 +35,14 @@ function Stratum({
   now: number | null;
 }) {
   const x = frame.xs[place] as number;
+  const column = frame.section.columns[place] as Column;
   const width = (frame.xs[place + 1] as number) - x;
   const [top, floor] = [frame.y(segment.from), frame.y(segment.to)];
   const box = (y: number, height: number) => ({ x, width, y, height: Math.max(0, height) });
   if (segment.phase === "done") {
     return (
       <g>
-        <rect {...box(top, floor - top)} fill={grainFill(frame.id, segment.lstar)} />
+        <rect {...box(top, floor - top)} fill={printFill(frame, column, segment.lstar)} />
         <path d={`M${x} ${floor}h${width}`} stroke="#FAF6EC" strokeWidth="1.4" />
       </g>
     );
@@ -50,7 +51,7 @@ function Stratum({
     const at = Math.min(floor, frame.y(now ?? segment.from));
     return (
       <g>
-        <rect {...box(top, at - top)} fill={grainFill(frame.id, segment.lstar)} />
+        <rect {...box(top, at - top)} fill={printFill(frame, column, segment.lstar)} />
         <rect {...box(at, floor - at)} fill="#CDE2D8" />
         <rect {...box(at, floor - at)} fill={`url(#${frame.id}-bath)`} opacity=".55" />
         <path
@@ -65,7 +66,11 @@ function Stratum({
   return (
     <g>
       <rect {...box(top, floor - top)} fill="#EAD3C1" />
-      <rect {...box(top, floor - top)} fill={grainFill(frame.id, segment.lstar)} opacity=".36" />
+      <rect
+        {...box(top, floor - top)}
+        fill={printFill(frame, column, segment.lstar)}
+        opacity=".36"
+      />
       <rect {...box(top, floor - top)} fill={`url(#${frame.id}-plan)`} opacity=".5" />
       <path
         d={`M${x} ${floor}h${width}`}

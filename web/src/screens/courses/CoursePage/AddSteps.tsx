@@ -1,39 +1,19 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { type Course, changeCourse, courseQuery } from "../../../api/courses";
+import type { Course } from "../../../api/courses";
 import type { Plate } from "../../../api/plates";
-import { useHere } from "../../../frame/useHere";
 import { Choice } from "../../../ui/Field";
-import { useSay } from "../../../ui/Toast";
 import { Trouble } from "../../../ui/Trouble";
-import { Repair } from "./Repair";
+import { useAddSteps } from "./useAddSteps";
 
 type Props = { plate: Plate; course: Course; after: string | null };
 
-/** Add a step of the table after the chosen one, or a whole route of repair. */
+/** Add a step of the table after the chosen one. */
 export function AddSteps({ plate, course, after }: Props) {
-  const { room } = useHere();
-  const client = useQueryClient();
-  const say = useSay();
   const [key, setKey] = useState("proof");
-  const add = useMutation({
-    mutationFn: (given: { keys: string[]; reason: string }) =>
-      changeCourse(room, plate.id, {
-        version: course.version,
-        act: "add",
-        step: after,
-        measures: {},
-        ...given,
-      }),
-    onSuccess: async (next) => {
-      client.setQueryData(courseQuery(room, plate.id).queryKey, next);
-      await client.invalidateQueries({ queryKey: [room] });
-      say({ text: "Added to the course." });
-    },
-  });
+  const add = useAddSteps(plate, course, after);
   return (
     <details className="section">
-      <summary>Add a step, or a repair</summary>
+      <summary>Add a step</summary>
       <div className="flex flex-wrap items-end gap-3" style={{ margin: "10px 0" }}>
         <div style={{ flex: 1, minWidth: 180 }}>
           <Choice
@@ -51,7 +31,6 @@ export function AddSteps({ plate, course, after }: Props) {
           Add after this
         </button>
       </div>
-      <Repair plate={plate} add={(keys, reason) => add.mutate({ keys, reason })} />
       <Trouble error={add.error} />
     </details>
   );

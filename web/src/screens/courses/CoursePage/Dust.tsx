@@ -117,8 +117,12 @@ function Counted({ seen, href }: { seen: Coverage; href: string }) {
           metal.
         </p>
         {seen.reasons.map((reason) => (
-          <p key={reason} className="care" style={{ margin: "6px 0" }}>
-            <Mark name="care" />
+          <p
+            key={reason}
+            className={seen.verdict === "good" ? "note" : "care"}
+            style={{ margin: "6px 0" }}
+          >
+            {seen.verdict === "good" ? null : <Mark name="care" />}
             <span>{reason}</span>
           </p>
         ))}

@@ -2,17 +2,21 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { repairRoutes } from "../../../api/calc";
 import type { Shapes } from "../../../api/client";
+import type { Course } from "../../../api/courses";
 import type { Plate } from "../../../api/plates";
 import { elsewhere, faultAt } from "../../../ui/faults";
 import { Choice, NumberField } from "../../../ui/Field";
 import { Mark } from "../../../ui/Mark";
 import { Trouble } from "../../../ui/Trouble";
+import { useAddSteps } from "./useAddSteps";
 
-type Props = { plate: Plate; add: (keys: string[], reason: string) => void };
+type Props = { plate: Plate; course: Course; after: string };
+type Add = (keys: string[], reason: string) => void;
 type Routes = Shapes["RepairRoutesOutput"];
 
 /** Ways to mend a foul bite or a place too dark, with what each costs. */
-export function Repair({ plate, add }: Props) {
+export function Repair({ plate, course, after }: Props) {
+  const add = useAddSteps(plate, course, after);
   const [fault, setFault] = useState<"foul bite" | "too dark">("too dark");
   const [form, setForm] = useState({ area: "4", depth: "15", now: "40", wanted: "52" });
   const set = (key: keyof typeof form) => (value: string) => setForm({ ...form, [key]: value });
@@ -31,7 +35,8 @@ export function Repair({ plate, add }: Props) {
   });
   const fields = ["area_cm2", "depth_um", "lstar", "wanted_lstar"];
   return (
-    <div>
+    <section className="section">
+      <h3 style={{ marginTop: 0 }}>Something to mend?</h3>
       <Choice
         label="Mend"
         value={fault}
@@ -72,13 +77,15 @@ export function Repair({ plate, add }: Props) {
       <button type="button" className="btn" onClick={() => ask.mutate()}>
         Compare the ways
       </button>
-      <Trouble error={elsewhere(ask.error, fields)} />
-      {ask.data ? <Ways found={ask.data} add={add} /> : null}
-    </div>
+      <Trouble error={elsewhere(ask.error, fields) ?? add.error} />
+      {ask.data ? (
+        <Ways found={ask.data} add={(keys, reason) => add.mutate({ keys, reason })} />
+      ) : null}
+    </section>
   );
 }
 
-function Ways({ found, add }: { found: Routes; add: Props["add"] }) {
+function Ways({ found, add }: { found: Routes; add: Add }) {
   return (
     <div>
       <p className={found.new_plate_is_shorter ? "care" : "note"} style={{ margin: "10px 0" }}>

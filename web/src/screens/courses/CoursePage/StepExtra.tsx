@@ -5,7 +5,7 @@ import { Degreaser } from "./Degreaser";
 import { Drawing } from "./Drawing";
 import { Dust } from "./Dust";
 import { GroundCheck } from "./GroundCheck";
-import { Tables } from "./Tables";
+import { Repair } from "./Repair";
 
 const AFTER_GROUND = new Set([
   "ball-ground", "liquid-ground", "soft-ground", "dust", "spray", "fuse", "whites", "draw",
@@ -20,9 +20,7 @@ export function StepExtra(props: { plate: Plate; course: Course; step: CourseSte
       {step.key === "bevel" && course.bevel ? <Bevel plate={plate} bevel={course.bevel} /> : null}
       {step.key === "degrease" ? <Degreaser /> : null}
       {step.key === "drawing" || step.key === "under-drawing" ? <Drawing plate={plate} /> : null}
-      {step.key === "transfer" ? <Tables tables={["transfers"]} /> : null}
-      {step.key === "press-textures" ? <Tables tables={["textures"]} /> : null}
-      {step.key === "strip-ground" ? <Tables tables={["solvents"]} /> : null}
+      {step.key === "proof" ? <Repair plate={plate} course={course} after={step.id} /> : null}
       {step.key === "dust" ? <Dust plate={plate} /> : null}
       {course.ground && AFTER_GROUND.has(step.key) ? <GroundCheck ground={course.ground} /> : null}
     </>

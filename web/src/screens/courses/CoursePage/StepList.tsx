@@ -19,11 +19,17 @@ export function StepList({ steps, chosen, choose }: Props) {
   return (
     <ol className="steps">
       {steps.map((step, i) => {
-        const heads = step.group !== steps[i - 1]?.group;
+        const before = steps[i - 1];
+        const heads = step.group !== before?.group || step.part !== before?.part;
         const state = step.id === now ? "now" : step.status;
         return (
           <li key={step.id} className={state} id={step.id === chosen ? "step-now" : undefined}>
-            {heads ? <h2>{GROUPS[step.group]}</h2> : null}
+            {heads ? (
+              <h2>
+                {GROUPS[step.group]}
+                {step.part > 1 ? <small>, for {step.route}</small> : null}
+              </h2>
+            ) : null}
             <button
               type="button"
               aria-current={step.id === chosen ? "step" : undefined}

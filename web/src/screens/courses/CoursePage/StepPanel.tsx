@@ -5,6 +5,14 @@ import { Mark } from "../../../ui/Mark";
 import { StepExtra } from "./StepExtra";
 import { StepForm } from "./StepForm";
 import { StepTimer } from "./StepTimer";
+import { Tables } from "./Tables";
+
+/** What a step looks up. */
+const TABLES: Record<string, string[]> = {
+  transfer: ["transfers"],
+  "press-textures": ["textures"],
+  "strip-ground": ["solvents"],
+};
 
 type Props = {
   plate: Plate;
@@ -74,6 +82,7 @@ export function StepPanel({ plate, course, step, next }: Props) {
       <StepExtra plate={plate} course={course} step={step} />
       {step.timer ? <StepTimer plate={plate} step={step} /> : null}
       <StepForm plate={plate} course={course} step={step} next={next} />
+      {TABLES[step.key] ? <Tables tables={TABLES[step.key] as string[]} /> : null}
     </article>
   );
 }

@@ -5,15 +5,15 @@ import { clock } from "../../../ui/times";
 export function Land({ plan }: { plan: Plan }) {
   const end = plan.sheet.plan.areas;
   return (
-    <table style={{ marginTop: 6 }}>
+    <table className="tight" style={{ marginTop: 6 }}>
       <thead>
         <tr>
           <th>Group</th>
-          <th className="right">Deep</th>
-          <th className="right">Wide</th>
+          <th className="right">Deep µm</th>
+          <th className="right">Wide µm</th>
           <th className="right">Prints</th>
-          <th className="right">Land left</th>
-          <th>Falls in after</th>
+          <th className="right">Land µm</th>
+          <th className="right">Falls in after</th>
         </tr>
       </thead>
       <tbody>
@@ -23,28 +23,51 @@ export function Land({ plan }: { plan: Plan }) {
             <tr key={group.name}>
               <td>{group.name}</td>
               <td className="right n">
-                {lines
-                  ? `${lines.depth_um.toFixed(0)} µm (${lines.depth_um_low.toFixed(0)} to ${lines.depth_um_high.toFixed(0)})`
-                  : ""}
+                {lines ? (
+                  <Banded
+                    value={lines.depth_um}
+                    low={lines.depth_um_low}
+                    high={lines.depth_um_high}
+                  />
+                ) : (
+                  ""
+                )}
               </td>
               <td className="right n">
-                {lines
-                  ? `${lines.width_um.toFixed(0)} µm (${lines.width_um_low.toFixed(0)} to ${lines.width_um_high.toFixed(0)})`
-                  : ""}
+                {lines ? (
+                  <Banded
+                    value={lines.width_um}
+                    low={lines.width_um_low}
+                    high={lines.width_um_high}
+                  />
+                ) : (
+                  ""
+                )}
               </td>
               <td className="right n">
                 {lines ? `${Math.round(lines.darkness * 100)} % dark` : ""}
               </td>
-              <td className="right n">{group.land_um == null ? "" : `${group.land_um} µm`}</td>
-              <td className="n">
+              <td className="right n">{group.land_um == null ? "" : group.land_um.toFixed(0)}</td>
+              <td className="right n">
                 {group.land_fails_seconds == null
                   ? "say how far apart"
-                  : `${clock(group.land_fails_seconds)} in the bath`}
+                  : clock(group.land_fails_seconds)}
               </td>
             </tr>
           );
         })}
       </tbody>
     </table>
+  );
+}
+
+function Banded({ value, low, high }: { value: number; low: number; high: number }) {
+  return (
+    <>
+      <b>{value.toFixed(0)}</b>{" "}
+      <small>
+        {low.toFixed(0)} to {high.toFixed(0)}
+      </small>
+    </>
   );
 }

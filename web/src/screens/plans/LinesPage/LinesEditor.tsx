@@ -120,12 +120,19 @@ function Sources({ form, setForm, baths, strips, plan }: SourcesProps) {
         <p className="note m-0">
           {bath.name} at <span className="n">{bath.temperature_c.toFixed(1)}</span> °C.{" "}
           {measured ? "Rate and undercut from measured lines." : "Rate is a guess, within a third."}{" "}
-          Tables {sheet.tables}.
+          Tables {told(sheet.tables)}.
         </p>
       ) : null}
     </div>
   );
 }
+
+/** The version of the tables, and which of its numbers are this room's own. */
+const told = (tables: string) =>
+  tables
+    .replace("with own", "with this room's own")
+    .replaceAll(/_(um_per_min|kj_per_mol|g_per_l|seconds)/g, "")
+    .replaceAll("_", " ");
 
 function NoBath({ metal }: { metal: string }) {
   const { room } = useHere();

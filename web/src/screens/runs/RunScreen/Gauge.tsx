@@ -96,7 +96,11 @@ function Columns({ id, section, depth }: { id: string; section: Section; depth: 
                   y={top}
                   width={width}
                   height={Math.max(0, at - top)}
-                  fill={`url(#${id}-g${grainTile(segment.lstar).key})`}
+                  fill={
+                    column.lines
+                      ? `url(#${id}-l${Math.round(segment.lstar)})`
+                      : `url(#${id}-g${grainTile(segment.lstar).key})`
+                  }
                 />
               )}
               {segment.phase === "now" ? (

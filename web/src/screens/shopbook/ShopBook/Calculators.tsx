@@ -7,6 +7,7 @@ import {
   calculatorQuery,
   calculatorsQuery,
 } from "../../../api/calc";
+import { elsewhere } from "../../../ui/faults";
 import { Trouble } from "../../../ui/Trouble";
 import { SchemaForm } from "./SchemaForm";
 import { firstValue } from "./schema";
@@ -73,7 +74,7 @@ function One({ schema, about }: { schema: CalculatorSchema; about: string }) {
         <button type="button" className="btn strong" onClick={() => run.mutate()}>
           Compute
         </button>
-        <Trouble error={run.error} />
+        <Trouble error={elsewhere(run.error, Object.keys(schema.input.properties ?? {}))} />
       </div>
       {run.data ? (
         <pre className="answer">{JSON.stringify(run.data, null, 1).slice(0, 6000)}</pre>

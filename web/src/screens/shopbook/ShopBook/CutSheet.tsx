@@ -197,7 +197,7 @@ function Drawn({ layout, width, height }: { layout: Layout; width: number; heigh
             <text
               x={piece.x_mm + piece.width_mm / 2}
               y={piece.y_mm + piece.height_mm / 2}
-              fontSize={size}
+              fontSize={Math.min(size, (piece.width_mm * 1.6) / Math.max(6, piece.name.length))}
               textAnchor="middle"
               fontWeight="600"
             >
@@ -242,7 +242,7 @@ function Drawn({ layout, width, height }: { layout: Layout; width: number; heigh
           );
         })}
       </svg>
-      <ol className="note" style={{ columns: 2, margin: "8px 0" }}>
+      <ol className="note numbered" style={{ columns: 2, margin: "8px 0" }}>
         {layout.cuts.map((cut) => (
           <li key={cut.number}>
             {cut.along === "across"

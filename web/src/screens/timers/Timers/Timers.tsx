@@ -105,7 +105,11 @@ function Shown({ timer, others, now, choose }: ShownProps) {
           <small>{over ? "over" : "to go"}</small>
         </div>
         <p className="run-next">
-          <b>{over ? "It has waited long enough." : timer.what}</b>{" "}
+          <b>
+            {over
+              ? "It has waited long enough."
+              : timer.what.charAt(0).toUpperCase() + timer.what.slice(1)}
+          </b>{" "}
           {over ? timer.what : `until ${wallClock(timer.ends_seconds, zone)}`}
         </p>
       </section>
