@@ -1,7 +1,6 @@
 """The main jobs, as a person does them."""
 
 import json
-import time
 
 import pytest
 from axe_playwright_python.sync_playwright import Axe
@@ -11,14 +10,11 @@ from server.demo.room import make_id
 from server.plates.models import Plate
 from server.proofs.models import Proof
 from server.runs.models import Event
+from tests.browser.hands import SlowClock, button
 
 expect.set_options(timeout=20_000)
 pytestmark = pytest.mark.django_db(transaction=True)
 RUN, PLATE = make_id("run"), make_id("Lantern Row")
-
-
-def button(page, name):
-    return page.get_by_role("button", name=name)
 
 
 def run_state(page):
@@ -104,29 +100,6 @@ def test_from_a_new_plate_to_a_proofed_state_by_keyboard(demo):
     plate = Plate.objects.get(name="Ferry Lamp")
     assert plate.state_number == 1
     assert len(Proof.objects.get(plate=plate).tones) == 3
-
-
-class SlowClock:
-    """The server's clock as the device sees it: an hour ago, and moved on for each bite."""
-
-    def __init__(self, page):
-        self.page, self.shift = page, -3600.0
-        page.route("**/api/clock", lambda route: route.fulfill(json={"now_ms": self.now() * 1e3}))
-
-    def now(self):
-        return time.time() + self.shift
-
-    def lift_when_due(self):
-        run = self.page.url.rsplit("/", 1)[1]
-        state = {"in_bath": False}
-        while not state["in_bath"]:
-            state = json.loads(self.page.request.get(f"{self.page.api}/runs/{run}").text())
-        self.shift += state["lift_seconds"] - self.now()
-        self.page.reload()
-        self.page.get_by_role("timer").wait_for()
-        self.page.wait_for_timeout(600)
-        self.page.keyboard.press("Space")
-        self.page.get_by_role("timer").wait_for(state="detached")
 
 
 def test_the_bite_goes_on_without_a_line(demo, context):

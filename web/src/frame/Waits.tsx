@@ -55,9 +55,7 @@ export function Waits({ plate }: { plate?: string }) {
                 {timer.what}
                 {plate || !timer.plate_name ? null : <i className="whose">, {timer.plate_name}</i>}
               </span>
-              <b className="n" role="timer" aria-label={`${timer.what} ${text}`}>
-                {text}
-              </b>
+              <b className="n">{text}</b>
             </Link>
           </li>
         );

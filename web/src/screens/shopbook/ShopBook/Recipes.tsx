@@ -32,7 +32,7 @@ export function Recipes() {
             key={recipe.id}
             style={{ borderBottom: "1px solid var(--hair)", padding: "8px 0" }}
           >
-            <h3 style={{ fontSize: 17 }}>{recipe.name}</h3>
+            <h2 style={{ fontSize: 17 }}>{recipe.name}</h2>
             <p style={{ whiteSpace: "pre-line", margin: "2px 0" }}>{recipe.text}</p>
             <p className="note m-0">
               {recipe.kind}, {recipe.by}, {dayOf(recipe.changed_at, zone)}.{" "}

@@ -1,0 +1,35 @@
+"""Hands of a person at the screen, and a clock that waits for them."""
+
+import json
+import time
+
+from playwright.sync_api import expect
+
+expect.set_options(timeout=20_000)
+
+
+def button(page, name):
+    return page.get_by_role("button", name=name)
+
+
+class SlowClock:
+    """The server's clock as the device sees it: an hour ago, and moved on for each bite."""
+
+    def __init__(self, page):
+        self.page, self.shift = page, -3600.0
+        page.route("**/api/clock", lambda route: route.fulfill(json={"now_ms": self.now() * 1e3}))
+
+    def now(self):
+        return time.time() + self.shift
+
+    def lift_when_due(self):
+        run = self.page.url.rsplit("/", 1)[1]
+        state = {"in_bath": False}
+        while not state["in_bath"]:
+            state = json.loads(self.page.request.get(f"{self.page.api}/runs/{run}").text())
+        self.shift += state["lift_seconds"] - self.now()
+        self.page.reload()
+        self.page.get_by_role("timer").wait_for()
+        self.page.wait_for_timeout(600)
+        self.page.keyboard.press("Space")
+        self.page.get_by_role("timer").wait_for(state="detached")

@@ -1,0 +1,182 @@
+"""From bare metal to the stripped ground, and a ground that cools while another plate bites."""
+
+import re
+
+import numpy as np
+import pytest
+from axe_playwright_python.sync_playwright import Axe
+from playwright.sync_api import expect
+
+from server.courses.models import Course
+from server.demo.room import make_id
+from server.runs.models import Run
+from server.timers.models import Timer
+from tests.browser.hands import SlowClock, button
+from tests.simulator.grain import draw
+
+pytestmark = pytest.mark.django_db(transaction=True)
+STEAM, LANTERN = make_id("Steam Stall"), make_id("Lantern Row")
+
+
+def done(page, title, **measures):
+    """Do the step of a title: note what is asked, and go on to the next."""
+    page.get_by_role("heading", name=title, exact=True).wait_for()
+    for label, value in measures.items():
+        field = page.get_by_role("article").get_by_label(label.replace("_", " ")).first
+        if field.evaluate("e => e.tagName") == "SELECT":
+            field.select_option(value)
+        else:
+            field.fill(value)
+    say_done(page)
+
+
+def say_done(page):
+    page.get_by_role("button", name="Done", exact=True).click()
+
+
+def test_rain_on_awnings_from_bare_metal_to_stripped_ground(demo):
+    page = demo
+    page.goto(f"{page.room}/plates/new")
+    page.get_by_label("Name", exact=True).fill("Rain on Tarpaulins")
+    page.get_by_label("Metal", exact=True).select_option("zinc")
+    page.get_by_label("Route", exact=True).select_option("etched line")
+    for label, value in (("Width", "250"), ("Height", "180"), ("Thickness", "1.5")):
+        page.get_by_label(label, exact=True).fill(value)
+    button(page, "Put it in the rack").click()
+    page.get_by_role("link", name="Go on with the course").click()
+
+    done(page, "Cut the plate to size", Working_face_marked="yes")
+    expect(page.get_by_text("Bevel it.")).to_be_visible()
+    page.get_by_label("Angle to the face").fill("95")
+    say_done(page)
+    expect(page.get_by_role("alert")).to_contain_text("Allowed: 20 to 70 °")
+    done(page, "Bevel edges and round corners", Angle_to_the_face="45")
+    done(page, "Polish until no scratch is left")
+    expect(page.get_by_text("water first: 0.19 L")).to_be_visible()
+    done(page, "Degrease, then the water-break test", **{"Water-break_test": "failed"})
+    expect(page.get_by_text("tried 1×, to do again")).to_be_visible()
+    done(page, "Degrease, then the water-break test", **{"Water-break_test": "passed"})
+    done(page, "Cover the back and the edges", Back="varnished", Edges_covered="yes")
+    done(page, "Fit the drawing to the plate", Reversal="reversed first")
+    done(page, "Lay hard ground from the ball", Plate_at="95", Film="thin")
+    done(page, "Bring the drawing onto the plate")
+    done(page, "Draw through the ground", Needle="25")
+    expect(page.get_by_text("too sharp for zinc", exact=False)).to_be_visible()
+    done(page, "Touch up and stop out the edges", Edges_covered="yes")
+
+    button(page, "Plan the lines").click()
+    page.get_by_label("Middle, apart in µm").fill("30")
+    expect(page.get_by_role("alert").first).to_contain_text("as wide as its lines are apart")
+    page.get_by_label("Middle, apart in µm").fill("600")
+    expect(page.get_by_role("alert")).to_have_count(0)
+    button(page, "Keep the plan").click()
+    button(page, "Begin to bite").click()
+    bite_all(page)
+
+    course = Course.objects.get(plate__name="Rain on Tarpaulins")
+    page.goto(f"{page.room}/plates/{course.plate_id}/course")
+    done(page, "Strip the ground")
+    page.get_by_role("heading", name="Pull a proof").wait_for()
+    course.refresh_from_db()
+    steps = {step["id"]: step for step in course.steps}
+    assert steps["strip-ground"]["status"] == "done" and steps["degrease"]["tries"] == 2
+    run = Run.objects.get(plate=course.plate)
+    assert run.part == "lines" and run.ended_at is not None
+
+
+def bite_all(page):
+    """Bite until all groups have their depth, each lifted when it is due."""
+    page.wait_for_url("**/runs/**")
+    clock = SlowClock(page)
+    page.reload()
+    page.wait_for_timeout(600)
+    end = button(page, "End the run and proof")
+    for _ in range(6):
+        if page.get_by_text("Stop out").count():
+            page.keyboard.press("c")
+        page.keyboard.press("Space")
+        page.get_by_role("timer").wait_for()
+        clock.lift_when_due()
+        page.keyboard.press("c")
+        page.wait_for_timeout(1500)
+        if end.is_visible():
+            break
+    expect(page.get_by_text(re.compile(r"^\d+ µm$")).first).to_be_visible()
+    end.click()
+    page.get_by_role("heading", name="Hang a proof").wait_for()
+
+
+def test_steam_stall_cools_while_another_plate_bites(demo):
+    page = demo
+    page.goto(f"{page.room}/plates/{STEAM}/course?step=soft-ground")
+    cooling = page.locator(".waits b").first
+    expect(cooling).to_be_visible()
+    before = cooling.inner_text()
+    page.get_by_label("Timer: ground cooling").fill("90 s")
+    button(page, "Start another").click()
+    expect(page.locator(".waits li")).to_have_count(2)
+    page.goto(f"{page.room}/runs/{make_id('run')}")
+    expect(page.locator(".waits li")).to_have_count(2)  # the same, at the bath
+    page.goto(f"{page.room}/timers")
+    expect(page.get_by_role("timer")).to_be_visible()
+    page.keyboard.press("Space")
+    page.wait_for_function("() => document.querySelectorAll('.wait-list li').length === 1")
+    assert Timer.objects.filter(ended_at=None).count() == 1
+    page.goto(f"{page.room}/plates/{STEAM}/course")
+    assert cooling.inner_text() != before
+    done(page, "Press the textures in", Textures="gauze, thread")
+    button(page, "Plan the lines").wait_for()
+
+
+def test_dust_is_counted_and_a_repair_joins_the_course(demo, tmp_path):
+    page = demo
+    photo = draw(np.random.default_rng(9), goal=0.34, lighter=True, metal="copper")
+    page.goto(f"{page.room}/plates/{LANTERN}/course?step=dust")
+    path = photo.save(tmp_path / "dust.png")
+    page.get_by_label("Close photograph of the dust").set_input_files(path)
+    expect(page.get_by_text("too thin", exact=False).first).to_be_visible(timeout=60_000)
+    page.goto(f"{page.room}/plates/{LANTERN}/course?step=proof")
+    button(page, "Compare the ways").click()
+    button(page, "Add its steps").first.click()
+    expect(page.get_by_role("button", name=re.compile("^Burnish"))).to_be_visible()
+    keys = [step["key"] for step in Course.objects.get(plate=LANTERN).steps]
+    assert keys.index("burnish") == keys.index("proof") + 1
+
+
+SCREENS = (
+    f"/plates/{STEAM}/course", f"/plates/{LANTERN}/course?step=dust",
+    f"/plates/{make_id('Rain on Awnings')}/lines", "/timers", "/shop-book",
+    "/shop-book?tab=numbers", "/shop-book?tab=cut", "/shop-book?tab=cleaning",
+    "/shop-book?tab=recipes", "/shop-book?tab=tools", "/shop-book?tab=calculators",
+)  # fmt: skip
+
+
+def test_axe_finds_nothing_before_the_liquid(demo):
+    found = {}
+    for path in SCREENS:
+        demo.goto(demo.room + path)
+        demo.get_by_role("heading").first.wait_for()
+        demo.wait_for_timeout(700)
+        seen = Axe().run(demo)
+        if seen.violations_count:
+            found[path] = seen.generate_report()
+    assert not found, found
+
+
+def test_the_shop_book_corrects_a_number_and_lays_out_a_sheet(demo):
+    page = demo
+    page.goto(f"{page.room}/shop-book?tab=numbers")
+    button(page, "correct").first.click()
+    page.get_by_label("Measured here").fill("900")
+    page.get_by_label("From what").fill("two coupons")
+    button(page, "Use this number").click()
+    expect(page.get_by_role("alert")).to_contain_text("at most 100")
+    page.get_by_label("Measured here").fill("1.8")
+    button(page, "Use this number").click()
+    expect(page.get_by_text("Keeper", exact=False).first).to_be_visible()
+    page.goto(f"{page.room}/shop-book?tab=cut")
+    button(page, "Lay it out").click()
+    expect(page.get_by_text("No layout of straight cuts wastes less")).to_be_visible()
+    page.goto(f"{page.room}/shop-book?tab=calculators&name=cleaning-order")
+    button(page, "Compute").click()
+    expect(page.get_by_text("takes_off")).to_be_visible()
