@@ -58,10 +58,14 @@ def test_generated_types_are_those_of_the_schema(tmp_path):
 def test_every_source_named_in_the_data_is_in_the_bibliography():
     cited = set(re.findall(r"@\w+\{([\w-]+),", (ROOT / "docs/sources.bib").read_text()))
     from core.data.cautions import CAUTIONS
+    from core.data.grounds import GROUNDS, TEXTURES, TRANSFERS
     from core.data.mordants import METALS, MORDANTS
+    from core.data.repair import REPAIRS
+    from core.data.solvents import SOLVENTS
+    from core.data.steps import STEPS
 
-    rows = [*MORDANTS.values(), *METALS.values(), *CAUTIONS.values()]
-    assert {row.source for row in rows} <= cited
+    tables = (MORDANTS, METALS, CAUTIONS, STEPS, GROUNDS, TEXTURES, TRANSFERS, SOLVENTS, REPAIRS)
+    assert {row.source for table in tables for row in table.values()} <= cited
 
 
 def test_no_registry_host_or_machine_path_is_committed():

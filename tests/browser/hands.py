@@ -3,6 +3,7 @@
 import json
 import time
 
+from axe_playwright_python.sync_playwright import Axe
 from playwright.sync_api import expect
 
 expect.set_options(timeout=20_000)
@@ -33,3 +34,16 @@ class SlowClock:
         self.page.wait_for_timeout(600)
         self.page.keyboard.press("Space")
         self.page.get_by_role("timer").wait_for(state="detached")
+
+
+def axe_finds(page, paths):
+    """Return what axe has against each screen of a room."""
+    found = {}
+    for path in paths:
+        page.goto(page.room + path)
+        page.get_by_role("heading").first.wait_for()
+        page.wait_for_timeout(700)
+        seen = Axe().run(page)
+        if seen.violations_count:
+            found[path] = seen.generate_report()
+    return found

@@ -4,14 +4,13 @@ import re
 
 import numpy as np
 import pytest
-from axe_playwright_python.sync_playwright import Axe
 from playwright.sync_api import expect
 
 from server.courses.models import Course
 from server.demo.room import make_id
 from server.runs.models import Run
 from server.timers.models import Timer
-from tests.browser.hands import SlowClock, button
+from tests.browser.hands import SlowClock, axe_finds, button
 from tests.simulator.grain import draw
 
 pytestmark = pytest.mark.django_db(transaction=True)
@@ -152,14 +151,7 @@ SCREENS = (
 
 
 def test_axe_finds_nothing_before_the_liquid(demo):
-    found = {}
-    for path in SCREENS:
-        demo.goto(demo.room + path)
-        demo.get_by_role("heading").first.wait_for()
-        demo.wait_for_timeout(700)
-        seen = Axe().run(demo)
-        if seen.violations_count:
-            found[path] = seen.generate_report()
+    found = axe_finds(demo, SCREENS)
     assert not found, found
 
 

@@ -10,9 +10,8 @@ from server.demo.room import make_id
 from server.plates.models import Plate
 from server.proofs.models import Proof
 from server.runs.models import Event
-from tests.browser.hands import SlowClock, button
+from tests.browser.hands import SlowClock, axe_finds, button
 
-expect.set_options(timeout=20_000)
 pytestmark = pytest.mark.django_db(transaction=True)
 RUN, PLATE = make_id("run"), make_id("Lantern Row")
 
@@ -167,14 +166,7 @@ SCREENS = (
 
 
 def test_axe_finds_nothing(demo):
-    found = {}
-    for path in SCREENS:
-        demo.goto(demo.room + path)
-        demo.get_by_role("heading").first.wait_for()
-        demo.wait_for_timeout(700)
-        seen = Axe().run(demo)
-        if seen.violations_count:
-            found[path] = seen.generate_report()
+    found = axe_finds(demo, SCREENS)
     demo.goto(f"{demo.room}/runs/{RUN}")
     demo.keyboard.press("Space")
     demo.get_by_role("heading", name="Covered").or_(demo.get_by_text("Stop out")).first.wait_for()

@@ -1,7 +1,7 @@
 import type { Sheet } from "../api/plans";
 import type { EventIn, Run } from "../api/runs";
 import { currentBite, dipUnderWay, localRun } from "./local";
-import { gained, interpolate, secondsToLift, speedAt, toneAt } from "./sheet";
+import { depthAt, gained, interpolate, secondsToLift, speedAt, standsAt, toneAt } from "./sheet";
 
 const sheet = {
   temperatures_c: [10, 20, 30],
@@ -119,4 +119,16 @@ test("an undo on this device takes its own event back", () => {
   const dip = event("dip", 1000, { open: ["sky"] }, "a");
   const undo = event("undo", 1001, { event: "a" }, "u");
   expect(localRun(run, [dip, undo]).dips).toEqual([]);
+});
+
+test("lines are told by their depth, tones by their L*", () => {
+  const lines = {
+    ...sheet,
+    areas: [{ ...sheet.areas[0], depth_um: [0, 10, 20] }],
+  } as unknown as Sheet;
+  expect(depthAt(lines, "sky", 150)).toBeCloseTo(15);
+  expect(standsAt(lines, "sky", 150)).toBe("15 µm");
+  expect(depthAt(sheet, "sky", 150)).toBeNull();
+  expect(standsAt(sheet, "sky", 50)).toBe("L* 77");
+  expect(standsAt(sheet, "ghost", 50)).toBe("");
 });

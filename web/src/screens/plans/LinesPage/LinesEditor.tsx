@@ -1,6 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link } from "react-router";
 import type { Bath } from "../../../api/baths";
 import type { Shapes } from "../../../api/client";
 import { draftQuery, type Plan } from "../../../api/plans";
@@ -10,15 +9,16 @@ import { biteSection } from "../../../figures/bite/model";
 import { reachedNow } from "../../../figures/bite/reachedNow";
 import { StageWarnings } from "../../../figures/StageWarnings";
 import { KeepPlan } from "../../../frame/KeepPlan";
+import { NoBath } from "../../../frame/NoBath";
 import { useHere } from "../../../frame/useHere";
 import { Choice, Segments } from "../../../ui/Field";
+import { MeasuredLines } from "../../../ui/MeasuredLines";
 import { Trouble } from "../../../ui/Trouble";
 import { useLate } from "../../../ui/useLate";
 import { useNow } from "../../../ui/useNow";
 import { type LinesForm, planIn } from "./form";
 import { Groups } from "./Groups";
 import { Land } from "./Land";
-import { Measured } from "./Measured";
 
 type Props = {
   plate: Plate;
@@ -36,7 +36,7 @@ export function LinesEditor({ plate, kept, start, baths, strips }: Props) {
   const draft = useQuery(draftQuery(room, plate.id, useLate(sent)));
   const plan = draft.data ?? kept;
   const now = useNow();
-  if (baths.length === 0) return <NoBath metal={plate.metal} />;
+  if (baths.length === 0) return <NoBath metal={plate.metal} what="Depth" />;
   const groups = form.groups.length;
   return (
     <>
@@ -81,7 +81,12 @@ export function LinesEditor({ plate, kept, start, baths, strips }: Props) {
         <aside>
           <Sources form={form} setForm={setForm} baths={baths} strips={strips} plan={plan} />
           <Groups form={form} setForm={setForm} error={draft.error} count={groups} />
-          <Measured form={form} setForm={setForm} />
+          <MeasuredLines
+            title="Lines measured on this plate"
+            hint="Seconds in the bath, at 20 °C."
+            rows={form.measured}
+            setRows={(measured) => setForm({ ...form, measured })}
+          />
           <KeepPlan plate={plate} sent={sent} kept={kept !== null} />
           <Trouble error={draft.error} />
         </aside>
@@ -133,16 +138,3 @@ const told = (tables: string) =>
     .replace("with own", "with this room's own")
     .replaceAll(/_(um_per_min|kj_per_mol|g_per_l|seconds)/g, "")
     .replaceAll("_", " ");
-
-function NoBath({ metal }: { metal: string }) {
-  const { room } = useHere();
-  return (
-    <div className="empty">
-      <h2>No bath for {metal}</h2>
-      <p>Depth follows today's bath: its mordant, temperature and load. Two minutes.</p>
-      <Link className="btn strong" to={`/r/${room}/baths`}>
-        Make up a bath
-      </Link>
-    </div>
-  );
-}

@@ -1,6 +1,7 @@
 import type { Bath } from "../../../api/baths";
 import type { Plan, PlanArea, PlanIn } from "../../../api/plans";
 import { newId } from "../../../run/device";
+import { lineOf, type MeasuredForm, read, typedLine } from "../../../ui/MeasuredLines";
 
 /** What is typed on the page of lines; numbers stay text until they are sent. */
 export type GroupForm = {
@@ -12,14 +13,6 @@ export type GroupForm = {
   needle: string;
   spacing: string;
   open: string;
-};
-export type MeasuredForm = {
-  key: string;
-  seconds: string;
-  dips: string;
-  depth: string;
-  width: string;
-  needle: string;
 };
 export type LinesForm = {
   id: string;
@@ -50,17 +43,11 @@ export function formOf(plan: Plan): LinesForm {
       spacing: text(area.spacing_um),
       open: text(area.open_cm2),
     })),
-    measured: plan.measured.map((line) => ({
-      key: newId(),
-      seconds: text(line.seconds),
-      dips: text(line.dips),
-      depth: text(line.depth_um),
-      width: text(line.width_um),
-      needle: text(line.needle_um),
-    })),
+    measured: plan.measured.map(typedLine),
   };
 }
 
+const AT_20_C = { temperature_c: 20, load_g_per_l: 0 };
 const FIRST: [string, string, string][] = [
   ["Fine", "18", "40"],
   ["Middle", "40", "50"],
@@ -84,15 +71,10 @@ export function newGroup(name: string, amount = "40", needle = "50"): GroupForm 
   return { key: newId(), name, parts: "", goal: "depth", amount, needle, spacing: "", open: "10" };
 }
 
-/** A number, undefined where the field is empty, NaN while it is still being typed. */
-export function read(value: string): number | undefined {
-  return value.trim() === "" ? undefined : Number(value.replace(",", "."));
-}
-
 /** What is sent; null while something is still being typed. */
 export function planIn(form: LinesForm): PlanIn | null {
   const areas = form.groups.map(areaOf);
-  const measured = form.measured.map(lineOf);
+  const measured = form.measured.map((line) => lineOf(line, AT_20_C));
   if (!form.bath || areas.length === 0 || areas.includes(null) || measured.includes(null)) {
     return null;
   }
@@ -127,26 +109,5 @@ function areaOf(group: GroupForm): PlanArea | null {
     needle_um: needle ?? null,
     spacing_um: spacing ?? null,
     open_cm2: open ?? 0,
-  };
-}
-
-function lineOf(line: MeasuredForm) {
-  const [seconds, dips, depth, width, needle] = [
-    line.seconds,
-    line.dips,
-    line.depth,
-    line.width,
-    line.needle,
-  ].map(read);
-  if (seconds === undefined || Number.isNaN(seconds)) return null;
-  if (depth === undefined && width === undefined) return null;
-  return {
-    seconds,
-    dips: dips ?? 1,
-    temperature_c: 20,
-    load_g_per_l: 0,
-    depth_um: depth ?? null,
-    width_um: width ?? null,
-    needle_um: needle ?? null,
   };
 }

@@ -1,6 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link } from "react-router";
 import type { Bath } from "../../../api/baths";
 import type { Shapes } from "../../../api/client";
 import { draftQuery, type Plan } from "../../../api/plans";
@@ -9,6 +8,7 @@ import { BiteSection } from "../../../figures/bite/BiteSection";
 import { biteSection } from "../../../figures/bite/model";
 import { StageWarnings } from "../../../figures/StageWarnings";
 import { KeepPlan } from "../../../frame/KeepPlan";
+import { NoBath } from "../../../frame/NoBath";
 import { useHere } from "../../../frame/useHere";
 import { useLate } from "../../../ui/useLate";
 import { Choice, Segments } from "../../../ui/Field";
@@ -36,7 +36,7 @@ export function PlanEditor({ plate, kept, start, baths, strips }: Props) {
   const plan = draft.data ?? kept;
   const locked = Boolean(plate.run);
   const now = useNow();
-  if (baths.length === 0) return <NoBath metal={plate.metal} />;
+  if (baths.length === 0) return <NoBath metal={plate.metal} what="A plan" />;
   const pull = (place: number, seconds: number) => {
     const name = plan?.areas[place]?.name;
     if (!plan || locked) return;
@@ -101,19 +101,6 @@ export function PlanEditor({ plate, kept, start, baths, strips }: Props) {
         </aside>
       </div>
     </>
-  );
-}
-
-function NoBath({ metal }: { metal: string }) {
-  const { room } = useHere();
-  return (
-    <div className="empty">
-      <h2>No bath for {metal}</h2>
-      <p>A plan follows today's bath: its mordant, temperature and load. Two minutes.</p>
-      <Link className="btn strong" to={`/r/${room}/baths`}>
-        Make up a bath
-      </Link>
-    </div>
   );
 }
 

@@ -7,7 +7,7 @@ import { logProof, sendPicture } from "../../../api/proofs";
 import { useHere } from "../../../frame/useHere";
 import { newId } from "../../../run/device";
 import { elsewhere, faultAt } from "../../../ui/faults";
-import { NumberField, TextField } from "../../../ui/Field";
+import { Choice, NumberField, TextField } from "../../../ui/Field";
 import { roman } from "../../../ui/times";
 import { Trouble } from "../../../ui/Trouble";
 import { ReadTones } from "./ReadTones";
@@ -32,6 +32,7 @@ export function NewProof() {
     pressure: "",
     passes: "1",
     note: "",
+    fouled: "",
     same: false,
     ok: false,
   });
@@ -52,6 +53,7 @@ export function NewProof() {
         passes: Number(form.passes),
         note: form.note,
         same_state: form.same,
+        foul_bite: form.fouled === "" ? null : form.fouled === "yes",
         ok_to_print: form.ok,
         tones: Object.entries(tones)
           .filter(([, text]) => text.trim() !== "")
@@ -141,6 +143,16 @@ export function NewProof() {
             tones={tones}
             setTones={setTones}
             error={save.error}
+          />
+          <Choice
+            label="Foul bite on it?"
+            value={form.fouled}
+            options={[
+              ["", "not looked for"],
+              ["no", "none"],
+              ["yes", "yes, unwanted pits"],
+            ]}
+            onChange={set("fouled")}
           />
           <p>
             <label>

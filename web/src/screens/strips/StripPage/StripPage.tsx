@@ -11,6 +11,7 @@ import { Trouble } from "../../../ui/Trouble";
 import { useKeys } from "../../../ui/useKeys";
 import { shownTemperature, temperatureUnit } from "../../../ui/units";
 import { type Asking, AskBar } from "./AskBar";
+import { Lines } from "./Lines";
 import { Patches } from "./Patches";
 
 /** A strip: its curve with the band, its patches, and questions both ways. */
@@ -108,6 +109,7 @@ function Page({ strip }: { strip: Strip }) {
           busy={toggle.isPending}
         />
       </div>
+      <Lines key={strip.version} strip={strip} />
       <Trouble error={toggle.error} />
       {strip.note ? <p className="note">{strip.note}</p> : null}
     </>
