@@ -9,6 +9,7 @@ import numpy as np
 from server.accounts.models import User
 from server.courses.actions.begin import begin_course
 from server.demo import pictures
+from server.demo.hands import Steps, do_steps, move_back
 from server.demo.store import keep_drawn
 from server.demo.tablet import MakeId, Tablet
 from server.plans.actions.keep import keep_plan
@@ -29,6 +30,19 @@ AREAS: tuple[tuple[str, str, float | None], ...] = (
     ("Tone 4", "low sky, counters", 37.0),
     ("Tone 5", "high sky, roofs, people", 26.0),
 )
+STEPS: Steps = (
+    ("cut", {"face": True}),
+    ("bevel", {"angle": 45, "film": "none", "corners": True}),
+    ("polish", {"scratches": True}),
+    ("degrease", {"degreaser": "whiting and ammonia 1:20", "water_break": "passed", "tries": 1}),
+    ("back", {"back": "filmed", "edges": True}),
+    ("drawing", {"reversal": "reversed first", "lettering": "none"}),
+    ("transfer", {"route": "white tissue"}),
+    ("dust", {"settle": 60, "box": 8, "covered": 52}),
+    ("fuse", {"heat": 140, "clear": True}),
+    ("whites", {"edges": True}),
+)
+GROUNDED_BEFORE = timedelta(minutes=50)
 STUDY_LSTARS = [94.0, 84.0, 69.0, 52.0, 37.0, 26.0]
 WIDTH_MM, HEIGHT_MM = 200.0, 150.0
 SECOND_BITE_LATE_SECONDS = 8.0
@@ -46,9 +60,9 @@ def load_lantern_row(room: Room, user: User, now: datetime, make_id: MakeId) -> 
         route="aquatint", thickness_mm=1.2, width_mm=WIDTH_MM, height_mm=HEIGHT_MM,
         place="rosin", study_id=study, facts={"face_marked": True, "back": "filmed"},
     )  # fmt: skip
-    done = {"prepare": "bevelled, degreased", "image": "line etched, State I",
-            "ground": "rosin, fused"}  # fmt: skip
-    begin_course(plate, done)
+    begin_course(plate)
+    do_steps(plate, user, STEPS)
+    move_back(plate, now - GROUNDED_BEFORE, timedelta(minutes=20))
     _first_state(room, user, plate, tones, now, make_id)
     _plan(room, user, plate, tones, make_id)
     _bites(room, user, plate, now, make_id)

@@ -19,8 +19,8 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
     <div ref={ref}>
       <svg
         width={width}
-        height="122"
-        viewBox={`0 0 ${width} 122`}
+        height="132"
+        viewBox={`0 0 ${width} 132`}
         role="img"
         aria-label="The next two hours"
       >
@@ -86,11 +86,11 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
             </text>
           </g>
         ))}
-        <path d={`M${x(now)} 52V104`} stroke="#1D6B5B" strokeWidth="2.2" />
+        <path d={`M${x(now)} 52V116`} stroke="#1D6B5B" strokeWidth="2.2" />
         <path d={`M${x(now) - 6} 46h12l-6 9Z`} fill="#1D6B5B" />
         <text
           x={x(now)}
-          y="118"
+          y="129"
           fontSize="13"
           textAnchor={x(now) > 60 ? "middle" : "start"}
           style={{ fill: "#463E36" }}

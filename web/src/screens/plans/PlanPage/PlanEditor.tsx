@@ -54,15 +54,17 @@ export function PlanEditor({ plate, kept, start, baths, strips }: Props) {
             : "Pull an area's floor, or type its tone."}
         </span>
         <span className="ml-auto flex flex-wrap gap-3">
-          <Segments
-            label="Method"
-            value={form.method}
-            options={[
-              ["stop-out", "Stopping out"],
-              ["open-up", "Opening up"],
-            ]}
-            onChange={(method) => setForm({ ...form, method })}
-          />
+          {locked ? null : (
+            <Segments
+              label="Method"
+              value={form.method}
+              options={[
+                ["stop-out", "Stopping out"],
+                ["open-up", "Opening up"],
+              ]}
+              onChange={(method) => setForm({ ...form, method })}
+            />
+          )}
           <Segments
             label="Scale"
             value={even}
