@@ -167,22 +167,22 @@ def verdict_of(covered: float) -> Verdict:
     return "full" if covered <= FULLEST else "too full"
 
 
-_WHAT_TO_DO: dict[Verdict, str] = {
+_WHAT_TO_DO: dict[str, str] = {
     "too thin": "Under 40 % the metal bites open and prints pale with dark edges. Dust again.",
     "thin": "A little thin: a short second dusting brings it to about half.",
-    "good": "About half is covered: the mordant finds its way and grain enough stands.",
     "full": "A little full: tones come slowly. Fuse it, or brush off and dust shorter.",
     "too full": "Above 60 % the mordant finds no way in. Brush the dust off and dust shorter.",
 }
 
 
 def _reasons(covered: float, patches: list[CoveragePatch], grains: Grains) -> list[str]:
-    said = [_WHAT_TO_DO[verdict_of(covered)]]
+    verdict = verdict_of(covered)
+    said = [_WHAT_TO_DO[verdict]] if verdict in _WHAT_TO_DO else []
     thin = sum(patch.verdict == "too thin" for patch in patches)
     full = sum(patch.verdict == "too full" for patch in patches)
-    if thin and verdict_of(covered) != "too thin":
+    if thin and verdict != "too thin":
         said.append(f"{thin} of {len(patches)} patches are too thin: see the map.")
-    if full and verdict_of(covered) != "too full":
+    if full and verdict != "too full":
         said.append(f"{full} of {len(patches)} patches are too full: see the map.")
     if grains.sureness < SURE:
         kind = "lighter" if grains.lighter else "darker"

@@ -37,7 +37,6 @@ class PlateFacts(Schema):
     trimmed_again: bool = False
     history_unknown: bool = False
     """An old plate: registered with a proof before anything else."""
-    no_bevel_because: Annotated[str, Field(max_length=300)] = ""
 
 
 class PlateIn(Schema):

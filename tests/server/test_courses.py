@@ -50,6 +50,7 @@ def test_a_done_step_is_kept_with_who_when_and_what_was_measured(zinc):
     entry = Entry.objects.filter(kind="step").latest("at")
     assert "Bevel" in entry.text and "45 °" in entry.text
     assert reply["bevel"]["needed"] == "needed"
+    assert zinc.must("GET", f"/plates/{zinc.plate}")["facts"]["face_marked"] is True
 
 
 def test_a_step_before_what_it_needs_asks_for_a_reason(zinc):

@@ -91,8 +91,20 @@ def _done(user: User, course: Course, given: CourseAct) -> tuple[str, dict[str, 
         text = f"{title}: the water parted (try {step['tries']}). To do again{said}."
     else:
         _ask_again(course, step)
+        _keep_facts(course.plate, measures)
         text = f"{title}: done{said}." + (f" {given.reason.strip()}" if waiting else "")
     return text, {"step": step["id"], "measures": measures}
+
+
+FACT_OF = {"face": "face_marked", "back": "back", "trimmed": "trimmed_again"}
+"""Measures that stay true of the plate after the step."""
+
+
+def _keep_facts(plate: Plate, measures: dict[str, Any]) -> None:
+    facts = {FACT_OF[key]: value for key, value in measures.items() if key in FACT_OF}
+    if facts:
+        plate.facts = plate.facts | facts
+        plate.save(update_fields=["facts"])
 
 
 def _ask_again(course: Course, done: dict[str, Any]) -> None:

@@ -59,6 +59,7 @@ def test_the_map_adds_up_and_the_shape_is_whole(folder):
     assert mean == pytest.approx(seen.covered, abs=0.02)
     fixed = {"covered", "covered_spread", "grains_per_mm2", "median_grain_um", "verdict", "reasons"}
     assert fixed <= set(seen.model_dump())
+    assert (seen.verdict, len(seen.reasons) > 0) == ("too thin", True)
     assert seen.grains_per_mm2 > 0 and 10 < seen.median_grain_um < 120
 
 

@@ -3258,11 +3258,6 @@ export interface components {
              */
             history_unknown: boolean;
             /**
-             * No Bevel Because
-             * @default
-             */
-            no_bevel_because: string;
-            /**
              * Trimmed Again
              * @default false
              */
@@ -3278,7 +3273,6 @@ export interface components {
              *       "back": null,
              *       "face_marked": false,
              *       "history_unknown": false,
-             *       "no_bevel_because": "",
              *       "trimmed_again": false
              *     }
              */

@@ -117,12 +117,8 @@ function Counted({ seen, href }: { seen: Coverage; href: string }) {
           metal.
         </p>
         {seen.reasons.map((reason) => (
-          <p
-            key={reason}
-            className={seen.verdict === "good" ? "note" : "care"}
-            style={{ margin: "6px 0" }}
-          >
-            {seen.verdict === "good" ? null : <Mark name="care" />}
+          <p key={reason} className="care" style={{ margin: "6px 0" }}>
+            <Mark name="care" />
             <span>{reason}</span>
           </p>
         ))}

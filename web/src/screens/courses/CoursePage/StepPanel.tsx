@@ -10,6 +10,11 @@ import { Tables } from "./Tables";
 /** What a step looks up. */
 const TABLES: Record<string, string[]> = {
   transfer: ["transfers"],
+  "ball-ground": ["grounds"],
+  "liquid-ground": ["grounds"],
+  "soft-ground": ["grounds"],
+  dust: ["grounds"],
+  spray: ["grounds"],
   "press-textures": ["textures"],
   "strip-ground": ["solvents"],
 };

@@ -1,4 +1,7 @@
+import { useQuery } from "@tanstack/react-query";
 import { ApiError } from "../../../api/client";
+import { toolsQuery } from "../../../api/shopbook";
+import { useHere } from "../../../frame/useHere";
 import { Cell } from "../../../ui/Cell";
 import { type GroupForm, type LinesForm, newGroup } from "./form";
 
@@ -13,6 +16,11 @@ type Props = {
 export function Groups({ form, setForm, error, count }: Props) {
   const change = (key: string, part: Partial<GroupForm>) =>
     setForm({ ...form, groups: form.groups.map((g) => (g.key === key ? { ...g, ...part } : g)) });
+  const { room } = useHere();
+  const needles = (useQuery(toolsQuery(room)).data?.items ?? [])
+    .filter((tool) => tool.kind === "needle" && tool.width_um != null && !tool.put_away)
+    .map((tool) => `${tool.name} ${tool.width_um} µm`)
+    .join(", ");
   const wrong =
     error instanceof ApiError ? /(?:groups|areas)\.(\d+)/.exec(error.fault.field)?.[1] : undefined;
   return (
@@ -102,6 +110,7 @@ export function Groups({ form, setForm, error, count }: Props) {
           ))}
         </tbody>
       </table>
+      {needles ? <p className="note m-0">Needles here: {needles}.</p> : null}
       <button
         type="button"
         className="btn quiet"

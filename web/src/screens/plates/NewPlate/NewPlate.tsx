@@ -35,7 +35,7 @@ const MIXED = [
   "aquatint, then drypoint",
   "engraving, then aquatint",
 ];
-const NO_FACTS = { face_marked: false, trimmed_again: false, no_bevel_because: "" };
+const NO_FACTS = { face_marked: false, trimmed_again: false };
 
 /** Put a plate in the rack. */
 export function NewPlate() {

@@ -22,7 +22,7 @@ export function Head({ plate, plan }: { plate: Plate; plan: Plan | null }) {
             <span className="n">
               {shownLength(plate.width_mm, me)} × {shownLength(plate.height_mm, me)}
             </span>{" "}
-            {unit} · {plate.routes.join(", then ")} ·{" "}
+            {unit} · {plate.routes.join(", then ")} · {told(plate.facts)}
             {plate.state_number ? `after State ${roman(plate.state_number)}` : "before State I"}
           </span>
         </p>
@@ -54,4 +54,15 @@ export function Head({ plate, plan }: { plate: Plate; plan: Plan | null }) {
       ) : null}
     </header>
   );
+}
+
+/** Facts of the plate that matter later. */
+function told(facts: Plate["facts"]): string {
+  const said = [
+    facts.face_marked ? "face marked" : "",
+    facts.back ? `back ${facts.back}` : "",
+    facts.trimmed_again ? "trimmed again" : "",
+    facts.history_unknown ? "past unknown" : "",
+  ].filter(Boolean);
+  return said.length > 0 ? `${said.join(", ")} · ` : "";
 }
