@@ -155,6 +155,18 @@ def test_axe_finds_nothing_before_the_liquid(demo):
     assert not found, found
 
 
+@pytest.mark.parametrize("width", [390, 820])
+def test_nothing_runs_off_a_narrow_screen(demo, width):
+    demo.set_viewport_size({"width": width, "height": 844})
+    wide = {}
+    for path in SCREENS:
+        demo.goto(demo.room + path)
+        demo.locator("main").first.wait_for()
+        demo.wait_for_timeout(400)
+        wide[path] = demo.evaluate("document.documentElement.scrollWidth")
+    assert max(wide.values()) <= width, wide
+
+
 def test_the_shop_book_corrects_a_number_and_lays_out_a_sheet(demo):
     page = demo
     page.goto(f"{page.room}/shop-book?tab=numbers")

@@ -172,12 +172,13 @@ def _known(at: Standing) -> Known:
 
 
 def _course(at: Standing) -> list[CourseStep]:
-    """Return the course by its groups; what the server knows itself needs no mark by hand."""
+    """Return the course by its groups, up to the part of the plate that is being worked on."""
     known = _known(at)
     steps = [(STEP_TABLE[s["key"]].group, status_of(s, known), s) for s in at.course.steps]
-    groups = {group: [(state, s) for g, state, s in steps if g == group] for group in STEPS}
+    now, part = next(((g, s["part"]) for g, state, s in steps if state == "todo"), (None, 99))
+    reached = [each for each in steps if each[2]["part"] <= part]
+    groups = {group: [(state, s) for g, state, s in reached if g == group] for group in STEPS}
     open_groups = [g for g in STEPS if any(state == "todo" for state, _ in groups[g])]
-    now = open_groups[0] if open_groups else None
     return [
         CourseStep(
             step=group,  # type: ignore[arg-type]

@@ -17,7 +17,7 @@ const LIST: [string, string][] = [
     "Arrows",
     "in the bite section: left, right choose an area; up, down move its floor 5 s, with Shift 1 min",
   ],
-  ["[ and ]", "on a course: the step before, the next"],
+  ["[ and ], E", "on a course: the step before, the next; write what was done"],
   ["Space", "at the bath: dip or lift; at a timer: done waiting"],
   ["F, T, C, Z", "at the bath: rocked or feathered, temperature, covered, undo last"],
   ["Esc", "back"],

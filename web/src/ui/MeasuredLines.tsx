@@ -83,30 +83,32 @@ export function MeasuredLines({ title, hint, rows, setRows }: Props) {
         {title}: {rows.length}
       </summary>
       {rows.length > 0 ? (
-        <table className="tight">
-          <thead>
-            <tr>
-              {COLUMNS.map(([key, name]) => (
-                <th key={key}>{name}</th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((line, i) => (
-              <tr key={line.key}>
+        <div className="plain-table">
+          <table className="tight">
+            <thead>
+              <tr>
                 {COLUMNS.map(([key, name]) => (
-                  <Cell
-                    key={key}
-                    label={`Line ${i + 1}, ${name}`}
-                    value={line[key]}
-                    step={1}
-                    onChange={(value) => change(line.key, { [key]: value })}
-                  />
+                  <th key={key}>{name}</th>
                 ))}
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {rows.map((line, i) => (
+                <tr key={line.key}>
+                  {COLUMNS.map(([key, name]) => (
+                    <Cell
+                      key={key}
+                      label={`Line ${i + 1}, ${name}`}
+                      value={line[key]}
+                      step={1}
+                      onChange={(value) => change(line.key, { [key]: value })}
+                    />
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       ) : null}
       <p className="note" style={{ margin: "4px 0" }}>
         Width by a loupe with a scale, depth by focusing on the floor. {hint}

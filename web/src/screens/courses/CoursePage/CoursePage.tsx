@@ -27,20 +27,22 @@ function Page({ plate, course }: { plate: Plate; course: Course }) {
   const { room } = useHere();
   const [asked, ask] = useSearchParams();
   const { steps } = course;
-  const inGroup = steps.filter((each) => each.group === asked.get("group"));
   const chosen =
-    steps.find((each) => each.id === asked.get("step")) ??
-    inGroup.find((each) => each.status === "todo") ??
-    inGroup[0] ??
-    steps.find((each) => each.status === "todo") ??
-    steps[0];
+    steps.find((each) => each.id === asked.get("step")) ?? inGroup(steps, asked.get("group"));
   const choose = (step: string) => ask({ step }, { replace: true });
   const move = (way: number) => {
     const at = steps.findIndex((each) => each.id === chosen?.id);
     const next = steps[at + way];
     if (next) choose(next.id);
   };
-  useKeys({ j: () => move(1), k: () => move(-1), "[": () => move(-1), "]": () => move(1) });
+  useKeys({
+    "[": () => move(-1),
+    "]": () => move(1),
+    e: (event) => {
+      event.preventDefault();
+      document.querySelector<HTMLElement>("article form :is(input, select)")?.focus();
+    },
+  });
   const at = chosen?.id;
   useEffect(() => {
     if (at) document.getElementById("step-now")?.scrollIntoView({ block: "nearest" });
@@ -76,6 +78,15 @@ function Page({ plate, course }: { plate: Plate; course: Course }) {
       </div>
     </>
   );
+}
+
+/** The step to show of a group: what is to do in the part being worked on, else the last done. */
+function inGroup(steps: Course["steps"], group: string | null) {
+  const now = steps.find((each) => each.status === "todo");
+  const reached = steps.filter(
+    (each) => each.group === group && each.part <= (now?.part ?? each.part),
+  );
+  return reached.find((each) => each.status === "todo") ?? reached.at(-1) ?? now ?? steps[0];
 }
 
 function hours(minutes: number): string {
