@@ -23,15 +23,16 @@ Array = NDArray[np.float64]
 Mask = NDArray[np.bool_]
 
 LEAST_SIDE_PX = 64
-FULLEST_VALLEY = 1.0
-"""Noise, streaks and slopes of light have no two kinds: their middle is as full as their sides."""
+FULLEST_VALLEY = 1.12
+"""Noise, streaks and slopes of light have no two kinds: their middle is fuller than their sides."""
 FEWEST_GRAINS = 12
 MOST_PIXELS = 4_000_000
 COARSEST_UM = 5.0
 """A large photograph is made smaller, but never so that a fine grain falls between pixels."""
 ROWS, COLUMNS = 4, 6
 OUTLINE_DOUBT_PX = 0.12
-LIKELY, SURE = 0.25, 1.0
+SURE = 2.0
+"""Odds of about seven to one."""
 _SPECK, _HOLE = 0.05, 0.30
 """Of a middling grain's area: less is a speck of grime, or a glint on a grain."""
 

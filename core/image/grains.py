@@ -13,13 +13,17 @@ from core.image.two_kinds import TwoKinds
 Array = NDArray[np.float64]
 Mask = NDArray[np.bool_]
 
-_FINER = 3
-"""Outlines are judged on a grid three times finer than the pixels."""
+_CHORD = 30.0
+"""Outlines are judged on a grid on which a middling patch is this many points across."""
+_COARSEST, _FINEST = 0.7, 3.0
 _WINDOW_PX = 420
 _OUTLINE_SIGMA = 1.5
 _LEAST_DISC = 2.0
-_EVEN_SIZES, _ROUND_OUTLINE, _FILLED = 15.0, 13.0, 22.0
-"""How much each sign counts: each is about 0.1 to 0.15 on a plain photograph."""
+_EVEN_SIZES, _ROUND_OUTLINE, _FILLED = 73.0, 43.0, 49.0
+"""How much each sign counts, so that their sum is the logarithm of the odds; from photographs drawn
+in three ways, see docs/decisions/0009."""
+_CREVICE = 0.25
+"""A disc this small beside the middling one lies in a crevice between two others."""
 
 
 @dataclass(frozen=True)
@@ -28,7 +32,7 @@ class Discs:
 
     radii_px: Array
     filled: float
-    """Share of the kind that the discs fill."""
+    """Area of the discs over that of the kind."""
 
     @property
     def unevenness(self) -> float:
@@ -40,7 +44,7 @@ class Discs:
 
 @dataclass(frozen=True)
 class Grains:
-    """``lighter`` tells that the grains are; ``sureness`` over 1 is beyond doubt."""
+    """``lighter`` tells that the grains are; ``sureness`` is the logarithm of the odds."""
 
     lighter: bool
     sureness: float
@@ -58,7 +62,8 @@ def find_grains(kinds: TwoKinds) -> Grains:
     in size and fill more, and the outline curves round them more often than round the gaps.
     """
     window = _window(kinds.smooth)
-    fine = ndimage.zoom(window, _FINER, order=3)
+    finer = _finer(window, kinds.threshold)
+    fine = ndimage.zoom(ndimage.gaussian_filter(window, 0.5 / finer), finer, order=3)
     light = fine > kinds.threshold
     lighter, darker = lay_discs(light), lay_discs(~light)
     sign = (
@@ -67,13 +72,21 @@ def find_grains(kinds: TwoKinds) -> Grains:
         + _FILLED * (lighter.filled - darker.filled)
     )
     chosen = lighter if sign > 0 else darker
-    discs = Discs(chosen.radii_px / _FINER, chosen.filled)
+    discs = Discs(chosen.radii_px / finer, chosen.filled)
     return Grains(sign > 0, abs(float(sign)), discs, window.size)
 
 
 def _window(smooth: Array) -> Array:
     tops = [max(0, (side - _WINDOW_PX) // 2) for side in smooth.shape]
     return smooth[tops[0] : tops[0] + _WINDOW_PX, tops[1] : tops[1] + _WINDOW_PX]
+
+
+def _finer(window: Array, threshold: float) -> float:
+    """Return how much finer than the pixels to look: patches of any size then look alike."""
+    light = ndimage.gaussian_filter(window, _OUTLINE_SIGMA) > threshold
+    outline = float((light ^ ndimage.binary_erosion(light)).sum())
+    across = 4 * min(light.sum(), (~light).sum()) / max(outline, 1.0)
+    return float(np.clip(_CHORD / max(across, 1.0), _COARSEST, _FINEST))
 
 
 def _rounds(fine: Array, light: Mask) -> float:
@@ -99,8 +112,15 @@ def lay_discs(kind: Mask) -> Discs:
         if not taken[y, x]:
             radii.append(float(soft[y, x]))
             _mark(taken, int(y), int(x), radii[-1])
-    filled = (taken & kind).sum() / max(1, kind.sum())
-    return Discs(np.array(radii), float(filled))
+    kept = _without_crevices(np.array(radii))
+    return Discs(kept, float(np.pi * (kept**2).sum() / max(1, kind.sum())))
+
+
+def _without_crevices(radii: Array) -> Array:
+    if len(radii) == 0:
+        return radii
+    middling = (radii**3).sum() / (radii**2).sum()
+    return np.asarray(radii[radii > _CREVICE * middling])
 
 
 def _mark(taken: Mask, y: int, x: int, radius: float) -> None:
