@@ -8,6 +8,7 @@ from playwright.sync_api import expect
 
 from server.courses.models import Course
 from server.demo.room import make_id
+from server.plans.models import Plan
 from server.runs.models import Run
 from server.timers.models import Timer
 from tests.browser.hands import SlowClock, axe_finds, button
@@ -125,6 +126,32 @@ def test_steam_stall_cools_while_another_plate_bites(demo):
     assert cooling.inner_text() != before
     done(page, "Press the textures in", Textures="gauze, thread")
     button(page, "Plan the lines").wait_for()
+
+
+def test_two_people_at_once_lose_nothing_they_typed(demo):
+    page = demo
+    page.goto(f"{page.room}/plates/{STEAM}/course?step=press-textures")
+    page.get_by_label("Textures", exact=True).fill("gauze, thread")
+    version = Course.objects.get(plate=STEAM).version
+    Course.objects.filter(plate=STEAM).update(version=version + 1)  # somebody else, meanwhile
+    say_done(page)
+    expect(page.get_by_role("alert")).to_contain_text("Someone changed this course")
+    expect(page.get_by_label("Textures", exact=True)).to_have_value("gauze, thread")
+    page.wait_for_timeout(1000)
+    say_done(page)
+    button(page, "Plan the lines").wait_for()
+
+    rain = make_id("Rain on Awnings")
+    page.goto(f"{page.room}/plates/{rain}/lines")
+    page.get_by_label("Far rain, wanted").fill("21")
+    Plan.objects.filter(plate=rain).update(version=7)
+    button(page, "Keep the changes").click()
+    expect(page.get_by_role("alert")).to_contain_text("Someone changed this plan")
+    page.evaluate("window.dispatchEvent(new Event('focus'))")
+    expect(page.get_by_label("Far rain, wanted")).to_have_value("21")
+    button(page, "Keep the changes").click()
+    page.get_by_role("heading", name="Rain on Awnings").wait_for()
+    assert Plan.objects.get(plate=rain).areas[0]["depth_um"] == 21
 
 
 def test_dust_is_counted_and_a_repair_joins_the_course(demo, tmp_path):

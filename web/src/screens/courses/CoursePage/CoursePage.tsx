@@ -67,13 +67,7 @@ function Page({ plate, course }: { plate: Plate; course: Course }) {
           <AddSteps plate={plate} course={course} after={chosen?.id ?? null} />
         </aside>
         {chosen ? (
-          <StepPanel
-            key={`${chosen.id} ${chosen.status} ${chosen.tries}`}
-            plate={plate}
-            course={course}
-            step={chosen}
-            next={choose}
-          />
+          <StepPanel key={chosen.id} plate={plate} course={course} step={chosen} next={choose} />
         ) : null}
       </div>
     </>

@@ -26,7 +26,7 @@ export function LinesPage() {
   const start = plan.data ? formOf(plan.data) : firstForm(mine, own[0]?.id ?? "");
   return (
     <LinesEditor
-      key={`${id} ${plan.data?.version ?? 0}`}
+      key={id}
       plate={plate.data}
       kept={plan.data}
       start={start}

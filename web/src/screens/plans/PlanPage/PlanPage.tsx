@@ -25,7 +25,7 @@ export function PlanPage() {
   const start = plan.data ? formOf(plan.data) : firstForm(plate.data, mine, own);
   return (
     <PlanEditor
-      key={`${id} ${plan.data?.version ?? 0}`}
+      key={id}
       plate={plate.data}
       kept={plan.data}
       start={start}
