@@ -12,6 +12,7 @@ from pydantic import BaseModel, ValidationError
 from core.course.course import course
 from core.course.shapes import CourseInput, CourseOutput
 from core.errors import CoreError, UnknownCalculator
+from core.faults import LONGEST_SHOWN_VALUE, bad_input
 from core.ground.cleaning import cleaning_order
 from core.ground.ground_check import ground_check
 from core.ground.shapes import (
@@ -38,14 +39,11 @@ from core.prepare.shapes import (
 from core.repair.repair_routes import repair_routes
 from core.repair.shapes import RepairRoutesInput, RepairRoutesOutput
 from core.stages.advice import AdviseInput, AdviseOutput, advise
-from core.stages.plan_bites import plan_bites
-from core.stages.run_sheet import run_sheet
+from core.stages.plan_bites import plan_bites, run_sheet
 from core.stages.shapes import PlanBitesInput, PlanBitesOutput, RunSheet, RunSheetInput
 from core.tone.fit_strip import fit_strip
 from core.tone.read_curve import read_curve
 from core.tone.shapes import FitStripInput, FitStripOutput, ReadCurveInput, ReadCurveOutput
-
-LONGEST_SHOWN_VALUE = 200
 
 
 @dataclass(frozen=True)
@@ -95,6 +93,14 @@ REGISTRY: dict[str, Calculator] = {
 def calculator(name: str) -> Calculator:
     """Return the calculator of a name.
 
+    Parameters
+    ----------
+    name : str
+
+    Returns
+    -------
+    Calculator
+
     Raises
     ------
     UnknownCalculator
@@ -114,6 +120,17 @@ def calculator(name: str) -> Calculator:
 def compute(name: str, data: object) -> BaseModel:
     """Return the typed output for plain data.
 
+    Parameters
+    ----------
+    name : str
+    data : mapping
+        Plain JSON data, in the shape of the calculator's input.
+
+    Returns
+    -------
+    BaseModel
+        The calculator's output.
+
     Raises
     ------
     CoreError
@@ -123,12 +140,23 @@ def compute(name: str, data: object) -> BaseModel:
     try:
         given = chosen.input.model_validate(data)
     except ValidationError as error:
-        raise bad_input(error) from None
+        raise bad_input(error, chosen.input) from None
     return chosen.run(given)
 
 
 def compute_text(name: str, text: str) -> BaseModel:
     """Return the typed output for JSON text.
+
+    Parameters
+    ----------
+    name : str
+    text : str
+        One JSON object.
+
+    Returns
+    -------
+    BaseModel
+        The calculator's output.
 
     Raises
     ------
@@ -146,89 +174,3 @@ def compute_text(name: str, text: str) -> BaseModel:
             allowed="one JSON object",
         ) from None
     return compute(name, data)
-
-
-def bad_input(error: ValidationError) -> CoreError:
-    """Return the first fault that validation found, in the form every door shows."""
-    first = error.errors(include_url=False)[0]
-    body = fault_body(first)
-    return CoreError(
-        body["code"],
-        body["text"],
-        field=body["field"],
-        value=body["value"],
-        allowed=body["allowed"],
-        unit=unit_of(first["loc"]),
-    )
-
-
-def fault_body(fault: Any) -> dict[str, Any]:
-    """Return code, field, value, what is allowed and text of one of pydantic's faults."""
-    path = ".".join(str(part) for part in fault["loc"])
-    return {
-        "code": fault["type"].replace("_", "-"),
-        "field": path,
-        "value": _shown(fault.get("input")),
-        "allowed": _allowed(fault),
-        "text": f"{path or 'input'}: {_sentence(fault)}",
-    }
-
-
-def _sentence(fault: Any) -> str:
-    message = str(fault["msg"]).removeprefix("Value error, ")
-    return message[:1].lower() + message[1:] + "."
-
-
-_LIMITS = {
-    "ge": "at least {}",
-    "gt": "more than {}",
-    "le": "at most {}",
-    "lt": "less than {}",
-    "max_length": "at most {} items",
-    "min_length": "at least {} items",
-    "expected": "{}",
-}
-
-
-def _allowed(fault: Any) -> str:
-    context = fault.get("ctx", {})
-    said = [form.format(context[key]) for key, form in _LIMITS.items() if key in context]
-    if said:
-        return ", ".join(said)
-    return {
-        "missing": "a value is needed",
-        "extra_forbidden": "no such key",
-        "finite_number": "a finite number",
-    }.get(fault["type"], _sentence(fault))
-
-
-def _shown(value: object) -> object:
-    if isinstance(value, (dict, list)):
-        return json.dumps(value, default=str)[:LONGEST_SHOWN_VALUE]
-    if isinstance(value, float) and not abs(value) < float("inf"):
-        return str(value)
-    return value if isinstance(value, (int, float, str, bool, type(None))) else str(value)
-
-
-_UNITS_BY_ENDING = (
-    ("seconds", "s"),
-    ("_c", "°C"),
-    ("_g_per_l", "g/L"),
-    ("_l", "L"),
-    ("_cm2", "cm²"),
-    ("_um", "µm"),
-    ("_mm", "mm"),
-    ("minutes", "min"),
-    ("lstar", "L*"),
-    ("spread", "L*"),
-    ("baume", "°Bé"),
-)
-
-
-def unit_of(path: tuple[Any, ...]) -> str:
-    """Return the unit of a field: its name carries it (rule 8 of the house)."""
-    names = [part for part in path if isinstance(part, str)]
-    name = names[-1] if names else ""
-    if name == "rate_factor_spread":
-        return ""
-    return next((unit for ending, unit in _UNITS_BY_ENDING if name.endswith(ending)), "")

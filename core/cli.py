@@ -18,7 +18,19 @@ GOOD, BAD_INPUT = 0, 2
 
 
 def main(arguments: list[str], source: TextIO, result: TextIO, said: TextIO) -> int:
-    """Run one calculator on ``source`` and return the exit code: 0, or 2 for bad input."""
+    """Run one calculator on ``source`` and return the exit code: 0, or 2 for bad input.
+
+    Parameters
+    ----------
+    arguments : list of str
+    source, result, said : text streams
+        Data come from the first, answers go to the second, faults to the third.
+
+    Returns
+    -------
+    int
+        The exit code.
+    """
     flags = {argument for argument in arguments if argument.startswith("--")}
     names = [argument for argument in arguments if not argument.startswith("--")]
     if "--list" in flags:

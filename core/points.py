@@ -23,6 +23,16 @@ def _generalised_golden_ratio(dimensions: int) -> float:
 def normal_points(count: int, dimensions: int) -> NDArray[np.float64]:
     """Return ``count`` × ``dimensions`` standard normal points, whitened to unit covariance.
 
+    Parameters
+    ----------
+    count, dimensions : int
+
+    Returns
+    -------
+    array (count, dimensions)
+
+    Notes
+    -----
     A Kronecker sequence on the generalised golden ratio, passed through the normal quantile, then
     made exactly white, so that means and covariances of linear functions are exact.
     """

@@ -11,28 +11,74 @@ CM3_PER_L = 1000.0
 
 
 def kelvin(temperature_c: float) -> float:
-    """Return the absolute temperature [K] of ``temperature_c`` [°C]."""
+    """Return the absolute temperature [K] of ``temperature_c`` [°C].
+
+    Parameters
+    ----------
+    temperature_c : float [°C]
+
+    Returns
+    -------
+    float [K]
+    """
     return temperature_c + KELVIN_AT_0_C
 
 
 def celsius_from_fahrenheit(temperature_f: float) -> float:
-    """Return [°C] for ``temperature_f`` [°F]."""
+    """Return [°C] for ``temperature_f`` [°F].
+
+    Parameters
+    ----------
+    temperature_f : float [°F]
+
+    Returns
+    -------
+    float [°C]
+    """
     return (temperature_f - 32.0) / 1.8
 
 
 def fahrenheit_from_celsius(temperature_c: float) -> float:
-    """Return [°F] for ``temperature_c`` [°C]."""
+    """Return [°F] for ``temperature_c`` [°C].
+
+    Parameters
+    ----------
+    temperature_c : float [°C]
+
+    Returns
+    -------
+    float [°F]
+    """
     return temperature_c * 1.8 + 32.0
 
 
 def specific_gravity_from_baume(baume: float) -> float:
     """Return the specific gravity at 15.6 °C of a liquid heavier than water.
 
+    Parameters
+    ----------
+    baume : float [°Bé]
+
+    Returns
+    -------
+    float
+
+    Notes
+    -----
     Equation: SG = 145 / (145 − °Bé), valid below 145 °Bé. Source: ``hydrometer-scale``.
     """
     return 145.0 / (145.0 - baume)
 
 
 def baume_from_specific_gravity(specific_gravity: float) -> float:
-    """Return [°Bé] of a liquid heavier than water; the inverse of the hydrometer scale."""
+    """Return [°Bé] of a liquid heavier than water; the inverse of the hydrometer scale.
+
+    Parameters
+    ----------
+    specific_gravity : float
+
+    Returns
+    -------
+    float [°Bé]
+    """
     return 145.0 - 145.0 / specific_gravity

@@ -138,8 +138,13 @@ def api(given: argparse.Namespace) -> int:
     build.node_packages()
     postgres.start()
     target = ROOT / "web" / "src" / "api" / "openapi.json"
-    command = ["export_openapi_schema", "--api", "server.config.api.api", "--sorted"]
+    command = ["export_openapi_schema", "--api", "server.api.api", "--sorted"]
     _manage(*command, "--output", str(target), what="writing the schema")
+    kinds = subprocess.run(
+        [str(PYTHON), "-m", "core.events.export"], cwd=ROOT, check=True, capture_output=True,
+        stdin=subprocess.DEVNULL,
+    ).stdout  # fmt: skip
+    target.with_name("kinds.gen.json").write_bytes(kinds)
     run(["npm", "run", "-s", "api"], what="writing the types", cwd=ROOT / "web")
     return 0
 

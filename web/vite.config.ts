@@ -1,19 +1,23 @@
+import { createHash } from "node:crypto";
+import { readFileSync } from "node:fs";
 import tailwindcss from "@tailwindcss/vite";
 import react from "@vitejs/plugin-react";
 import type { Plugin } from "vite";
 import { defineConfig } from "vitest/config";
 
-/** Lists what was built, for the service worker to keep the shell. */
+/** Lists what was built for the service worker to keep, and names the worker after it. */
 function shellList(): Plugin {
   return {
     name: "shell-list",
     generateBundle(_options, bundle) {
-      const files = Object.keys(bundle).filter((name) => /\.(js|css|woff2|png)$/.test(name));
-      this.emitFile({
-        type: "asset",
-        fileName: "shell.json",
-        source: JSON.stringify(files.map((name) => `/${name}`)),
-      });
+      const files = Object.keys(bundle)
+        .filter((name) => /\.(js|css|woff2|png)$/.test(name))
+        .map((name) => `/${name}`)
+        .sort();
+      this.emitFile({ type: "asset", fileName: "shell.json", source: JSON.stringify(files) });
+      const build = createHash("sha256").update(files.join()).digest("hex").slice(0, 12);
+      const worker = readFileSync("worker/sw.js", "utf8").replace("__BUILD__", build);
+      this.emitFile({ type: "asset", fileName: "sw.js", source: worker });
     },
   };
 }

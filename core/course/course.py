@@ -13,7 +13,8 @@ from core.course.shapes import (
 )
 from core.data.cautions import CAUTIONS
 from core.data.mordants import TABLES_VERSION
-from core.data.steps import COURSES, INSTEAD, PROOF, STEPS, StepRow
+from core.data.step_row import StepRow
+from core.data.steps import COURSES, INSTEAD, PROOF, STEPS
 from core.errors import CoreError
 from core.prepare.bevel import is_optional
 
@@ -30,14 +31,18 @@ _MATERIALS: dict[str, tuple[str, ...]] = {
     "drypoint": ("copper", "zinc", "plastic"),
     "photopolymer": ("polymer",),
 }
-_AGAIN = {"degrease"}
-"""Steps of the preparation that each new ground needs once more."""
-_FOR_GROUND = {"ball-ground", "soft-ground", "dust"}
-_ONCE = {"drawing", "transfer"}
 
 
 def course(given: CourseInput) -> CourseOutput:
     """Return the steps of a plate in working order.
+
+    Parameters
+    ----------
+    given : CourseInput
+
+    Returns
+    -------
+    CourseOutput
 
     Raises
     ------
@@ -76,24 +81,34 @@ def _joined(routes: list[Route], given: CourseInput) -> Chosen:
     found: Chosen = []
     for part, route in enumerate(routes, 1):
         for key in COURSES[route]:
-            if key in PROOF or (key == "under-drawing" and given.material != "plastic"):
+            row = STEPS[key]
+            if key in PROOF or row.only_on not in ("", given.material):
                 continue
             known = any(key == each for each, _, _ in found)
-            prepared = STEPS[key].group == "prepare" or key in _ONCE
-            if prepared and known and not (key in _AGAIN and _grounds(route)):
+            prepared = row.group == "prepare" or row.once
+            if prepared and known and not (row.each_ground and _grounds(route)):
                 continue
             found.append((key, part, route))
     if given.history_unknown:
-        found.insert(0, ("register", 1, routes[0]))
+        first = [key for key, row in STEPS.items() if row.when_unknown]
+        found = [(key, 1, routes[0]) for key in first] + found
     return found + [(key, 1, routes[0]) for key in PROOF]
 
 
 def _grounds(route: Route) -> bool:
-    return any(key in _FOR_GROUND for key in COURSES[route])
+    return any(STEPS[key].new_ground for key in COURSES[route])
 
 
 def step_row(key: str) -> StepRow:
     """Return a step of the table.
+
+    Parameters
+    ----------
+    key : str
+
+    Returns
+    -------
+    StepRow
 
     Raises
     ------
@@ -109,12 +124,24 @@ def step_row(key: str) -> StepRow:
 
 
 def step_id(key: str, part: int) -> str:
-    """Return a step's id within its course."""
+    """Return a step's id within its course.
+
+    Parameters
+    ----------
+    key : str
+    part : int
+        1 for the first pass.
+
+    Returns
+    -------
+    str
+        Such as ``"degrease.2"``.
+    """
     return key if part == 1 else f"{key}.{part}"
 
 
 def _step(key: str, part: int, route: Route, given: CourseInput, chosen: Chosen) -> CourseStepOut:
-    optional = key == "bevel" and is_optional(given.material, given.thickness_mm)
+    optional = "bevel" in STEPS[key].beside and is_optional(given.material, given.thickness_mm)
     return told_step(
         key,
         part,
@@ -137,7 +164,27 @@ def _needs(key: str, part: int, chosen: Chosen) -> list[str]:
 def told_step(
     key: str, part: int, route: Route, *, needs: list[str], optional_why: str = ""
 ) -> CourseStepOut:
-    """Return a step of the table with its texts."""
+    """Return a step of the table with its texts.
+
+    Parameters
+    ----------
+    key : str
+    part : int
+    route : Route
+    needs : list of str
+        Ids of the steps before it that it needs.
+    optional_why : str
+        Why it may be left out; empty where it may not.
+
+    Returns
+    -------
+    CourseStepOut
+
+    Raises
+    ------
+    CoreError
+        There is no step of that key.
+    """
     row = step_row(key)
     return CourseStepOut(
         id=step_id(key, part),
@@ -165,6 +212,7 @@ def told_step(
         optional=bool(optional_why),
         optional_why=optional_why,
         instead=list(INSTEAD.get(key, ())),
+        beside=list(row.beside),
     )  # fmt: skip
 
 

@@ -4,15 +4,19 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import Field
+from pydantic import AwareDatetime, Field
 
-from core.data.steps import Group, MeasureKind
+from core.data.step_row import Beside, Group, MeasureKind
 from core.prepare.shapes import Material, Thickness
 from core.schema import Shape
 
 Route = Literal[
     "etched line", "soft ground", "aquatint", "spit bite", "drypoint", "engraving", "photopolymer",
 ]  # fmt: skip
+
+
+Status = Literal["todo", "done", "skipped"]
+MeasureValue = bool | int | float | str
 
 
 class CourseInput(Shape):
@@ -78,6 +82,37 @@ class CourseStepOut(Shape):
     optional_why: str
     instead: list[str]
     """Keys of steps that may be done in its place."""
+    beside: list[Beside]
+    """What is shown beside its texts."""
+
+
+class Step(Shape):
+    """A step of one plate's course as it stands; its texts are the table's."""
+
+    id: str
+    key: str
+    part: int
+    route: Route
+    status: Status = "todo"
+    reason: str = ""
+    measures: dict[str, MeasureValue] = {}
+    tries: int = 0
+    by: str = ""
+    at: AwareDatetime | None = None
+    added: bool = False
+
+
+class Act(Shape):
+    """One change of a course."""
+
+    act: Literal["done", "skip", "again", "reopen", "swap", "add"]
+    step: str | None = None
+    """The step it is about; for "add" the step it comes after, None for the front."""
+    keys: list[str] = []
+    """Steps of the table to add, or the one to swap in."""
+    reason: str = ""
+    measures: dict[str, MeasureValue] = {}
+    """What was noted, by the keys of the step's measures."""
 
 
 class CourseOutput(Shape):

@@ -42,6 +42,16 @@ CAUTIONS: dict[str, CautionRow] = {
             "for 15 minutes, then a doctor. Local rules come first.",
         ),
         CautionRow(
+            "spit-bite",
+            "danger",
+            "Brushed mordant has no tray round it",
+            "Goggles, gloves and apron on, the plate in a tray, extraction on. Take the mordant "
+            "from the bottle or bath that is named, a little at a time. Nothing goes to the mouth: "
+            "pools are broken with water.",
+            "On skin: plenty of water. In eyes: water for 15 minutes, then a doctor. Spilt: "
+            "dilute with water, then bicarbonate on the bench. Local rules come first.",
+        ),
+        CautionRow(
             "sulphate",
             "care",
             "Copper sulphate is poisonous to water",

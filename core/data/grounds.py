@@ -117,4 +117,4 @@ TRANSFERS: dict[str, TransferRow] = {
 NEEDLE_CATCHES_UM = {"zinc": 40.0, "copper": 25.0}
 """A point finer than this digs into the metal and catches. ``room-practice``"""
 LEAST_COUNTED_PLATES = 5
-"""A share of a room's own plates is told only from so many on."""
+"""A share of a room's own plates is told only from so many on. ``room-practice``"""

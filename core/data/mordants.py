@@ -31,7 +31,9 @@ class Mordant:
     """"baume" (ferric), "dilution" (nitric) or "none"."""
     care_every_seconds: int | None
     care: str
-    """What the hands do during a bite: "feather", "rock", or nothing."""
+    """What the hands do during a bite: a key of ``CARE``."""
+    caution: str
+    """A key of ``CAUTIONS``."""
     source: str
 
 
@@ -46,8 +48,10 @@ class Metal:
 
 
 RATE_LOG_SPREAD = 0.30
+"""Of the logarithm, before anything was measured. ``room-practice``"""
 WETTING_LOG_SPREAD = 0.42
-"""Hands, agitation and grease move it by a factor of about 1.5: 3 to 17 s about 7.5 s."""
+"""Hands, agitation and grease move it by a factor of about 1.5: 3 to 17 s about 7.5 s.
+``room-practice``"""
 
 
 def _row(
@@ -61,6 +65,7 @@ def _row(
     undercut: float,
     strength: str,
     care: tuple[str, int | None],
+    caution: str,
 ) -> Mordant:
     return Mordant(
         key=key,
@@ -78,6 +83,7 @@ def _row(
         strength_kind=strength,
         care_every_seconds=care[1],
         care=care[0],
+        caution=caution,
         source="room-practice",
     )
 
@@ -86,17 +92,17 @@ MORDANTS: dict[str, Mordant] = {
     row.key: row
     for row in (
         _row("copper-ferric", "Ferric chloride", "copper", 1.5, (33, 7), (60, 9), 7.5, 0.7,
-             "baume", ("rock", 120)),
+             "baume", ("rock", 120), "ferric"),
         _row("copper-ferric-citric", "Ferric chloride with citric acid", "copper", 2.0, (33, 7),
-             (60, 10), 7.5, 0.7, "baume", ("rock", 120)),
+             (60, 10), 7.5, 0.7, "baume", ("rock", 120), "ferric"),
         _row("copper-nitric", "Nitric acid 1:2 to 1:4", "copper", 8.0, (45, 9), (30, 6), 2.0, 1.0,
-             "dilution", ("feather", 20)),
+             "dilution", ("feather", 20), "nitric"),
         _row("zinc-nitric-10", "Nitric acid 1:10", "zinc", 5.0, (45, 9), (18, 3.6), 2.0, 1.0,
-             "dilution", ("feather", 30)),
+             "dilution", ("feather", 30), "nitric"),
         _row("zinc-nitric-16", "Nitric acid 1:16", "zinc", 3.0, (45, 9), (12, 2.4), 2.0, 1.0,
-             "dilution", ("feather", 30)),
+             "dilution", ("feather", 30), "nitric"),
         _row("zinc-copper-sulphate", "Copper sulphate with salt", "zinc", 3.0, (35, 7), (14, 2.8),
-             5.0, 0.7, "none", ("brush", 180)),
+             5.0, 0.7, "none", ("brush", 180), "sulphate"),
     )
 }  # fmt: skip
 
@@ -111,12 +117,16 @@ METALS: dict[str, Metal] = {
 }
 
 FERRIC_STRENGTH_BAUME = (28.0, 32.0, 35.0, 38.0, 42.0, 45.0)
+"""Hydrometer readings [°Bé] of the factors below. ``room-practice``"""
 FERRIC_STRENGTH_FACTOR = (1.15, 1.30, 1.30, 1.20, 1.00, 0.85)
+"""Speed over that at 42 °Bé: a weak prior. ``room-practice``"""
 FERRIC_STRENGTH_LOG_SPREAD = 0.5
-"""Share of the logarithm of the factor that is doubt: the table is a weak prior."""
+"""Share of the logarithm of the factor that is doubt: the table is a weak prior.
+``room-practice``"""
 FERRIC_REFERENCE_BAUME = 42.0
+"""Of the starting rates of ferric, and of most labels [°Bé]. ``room-practice``"""
 BAUME_PER_G_PER_L_COPPER = 0.07
-"""Dissolved copper makes the hydrometer read high by this much."""
+"""Dissolved copper makes the hydrometer read high by this much. ``room-practice``"""
 
 BARE_SHARE_OF_AQUATINT = 0.5
-"""Half of an aquatinted area is metal between the grains."""
+"""Half of an aquatinted area is metal between the grains. ``room-practice``"""

@@ -8,15 +8,18 @@ BEVEL_ANGLE = Number(45.0, 5.0, "°", "room-practice")
 OPTIONAL_UNDER_MM = 1.5
 """Plastic thinner than this may go without a bevel. ``room-practice``"""
 LEAST_FLAT_MM = 0.2
-"""What a bevel must leave of the edge's height, so that it is not a knife."""
+"""What a bevel must leave of the edge's height, so that it is not a knife.
+``room-practice``"""
 USUAL_RUN_SHARE = 0.75
-"""Of the thickness: a bevel usually takes this much of the edge's height."""
+"""Of the thickness: a bevel usually takes this much of the edge's height.
+``room-practice``"""
 FILE_MINUTES_PER_CM: dict[str, float] = {
     "copper": 0.22, "zinc": 0.18, "plastic": 0.10, "polymer": 0.14,
 }  # fmt: skip
 """For 1 mm of thickness: coarse file, fine file, scraper, burnisher. ``room-practice``"""
 
 FERRIC_PERCENT = (0.0, 10.0, 20.0, 30.0, 40.0, 50.0)
+"""By mass, of the densities below. ``ferric-densities``"""
 FERRIC_DENSITY_G_PER_ML = (0.998, 1.085, 1.182, 1.291, 1.418, 1.551)
 """Ferric chloride at 20 °C. ``ferric-densities``"""
 ACIDS = ("nitric", "acid", "sulphuric", "acetic")

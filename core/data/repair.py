@@ -37,11 +37,14 @@ REPAIRS: dict[str, RepairRow] = {
 BURNISH_LSTAR_A_PASS = 6.0
 """One pass of burnishing over an aquatint lightens it by about this much. ``room-practice``"""
 BURNISH_ON_PLASTIC_LSTAR = 2.0
+"""On plastic burnishing lightens only a little. ``room-practice``"""
 MOST_BURNISH_PASSES = 5
+"""After these the grain is pressed as flat as it goes. ``room-practice``"""
 SCRAPED_LSTAR_BELOW_PAPER = 4.0
-"""A scraped and polished place prints a little plate tone."""
+"""A scraped and polished place prints a little plate tone. ``room-practice``"""
 MASK_MINUTES_AN_INKING = 1.5
+"""To lift the ink off a small spot. ``room-practice``"""
 MASK_MOST_CM2 = 4.0
-"""A spot larger than this is not kept clean by whiting."""
+"""A spot larger than this is not kept clean by whiting. ``room-practice``"""
 NEW_PLATE_MINUTES = {"copper": 420.0, "zinc": 380.0, "plastic": 240.0, "polymer": 180.0}
 """Prepared, drawn, grounded and bitten to the same state, hands on. ``room-practice``"""

@@ -13,13 +13,23 @@ from core.ground.shapes import CleaningOrderInput, CleaningOrderOutput, Cleaning
 def cleaning_order(given: CleaningOrderInput) -> CleaningOrderOutput:
     """Return the solvents in order, each with the layers it takes off.
 
-    A layer is reached only when all above it are off, so that the layers of one solvent are a run
-    from the top. Taking the longest run each time makes the fewest changes.
+    Parameters
+    ----------
+    given : CleaningOrderInput
+
+    Returns
+    -------
+    CleaningOrderOutput
 
     Raises
     ------
     CoreError
         A layer that only solvents take off that would harm this plate.
+
+    Notes
+    -----
+    A layer is reached only when all above it are off, so that the layers of one solvent are a run
+    from the top. Taking the longest run each time makes the fewest changes.
     """
     steps: list[CleaningStep] = []
     place = 0

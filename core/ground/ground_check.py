@@ -27,6 +27,17 @@ class _Found:
 def ground_check(given: GroundCheckInput) -> GroundCheckOutput:
     """Return the causes of a foul bite that the log shows, and what else the ground asks for.
 
+    Parameters
+    ----------
+    given : GroundCheckInput
+        Temperatures [°C], times [min], [h], [d], shares 0 to 1.
+
+    Returns
+    -------
+    GroundCheckOutput
+
+    Notes
+    -----
     A share is told only from the room's own counts of plates with a cause.
     """
     found = [*_grease(given), *_film(given), *_heat(given), *_closing(given)]

@@ -31,12 +31,16 @@ class GroundCheckInput(Shape):
     polished_after_degrease: bool = False
     film: Literal["thin", "even", "thick"] | None = None
     heat_c: Celsius | None = None
-    flash_minutes: Annotated[float, Field(ge=0, le=2880)] | None = None
+    flash_minutes: (
+        Annotated[float, Field(ge=0, le=2880, json_schema_extra={"unit": "min"})] | None
+    ) = None
     age_days: Annotated[float, Field(ge=0, le=3650)] | None = None
     hours_degreased_to_ground: Annotated[float, Field(ge=0, le=10_000)] | None = None
     edges_covered: bool | None = None
     back: Literal["bare", "pre-coated", "filmed", "varnished"] | None = None
-    needle_um: Annotated[float, Field(gt=0, le=2000)] | None = None
+    needle_um: Annotated[float, Field(gt=0, le=2000, json_schema_extra={"unit": "µm"})] | None = (
+        None
+    )
     covered_share: Annotated[float, Field(ge=0, le=1)] | None = None
     fused_clear: bool | None = None
     counts: dict[str, RoomCount] = Field(default_factory=dict, max_length=40)

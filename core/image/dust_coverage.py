@@ -40,6 +40,15 @@ _SPECK, _HOLE = 0.05, 0.30
 def dust_coverage(given: DustCoverageInput) -> DustCoverageOutput:
     """Return the coverage of a photograph on disk.
 
+    Parameters
+    ----------
+    given : DustCoverageInput
+        A path, and the scale [µm per pixel].
+
+    Returns
+    -------
+    DustCoverageOutput
+
     Raises
     ------
     CoreError
@@ -56,6 +65,11 @@ def measure_dust(rgb: Array, um_per_pixel: float) -> DustCoverageOutput:
     rgb : array (height, width, 3)
         Linear light.
     um_per_pixel : float [µm]
+
+    Returns
+    -------
+    DustCoverageOutput
+        Share covered 0 to 1, grains per mm², sizes [µm].
 
     Raises
     ------
@@ -158,7 +172,17 @@ def _spread(mask: Mask, patches: list[CoveragePatch]) -> float:
 
 
 def verdict_of(covered: float) -> Verdict:
-    """Return what a covered share means for the bite."""
+    """Return what a covered share means for the bite.
+
+    Parameters
+    ----------
+    covered : float
+        Share of the surface, 0 to 1.
+
+    Returns
+    -------
+    Verdict
+    """
     if covered < THINNEST:
         return "too thin"
     if covered < GOOD_COVER[0]:

@@ -56,6 +56,14 @@ class Grains:
 def find_grains(kinds: TwoKinds) -> Grains:
     """Return which kind are the grains.
 
+    Parameters
+    ----------
+    kinds : TwoKinds
+
+    Returns
+    -------
+    Grains
+
     Notes
     -----
     Grains are round, gaps between them are not. So, in the grains, the discs that fit are more even
@@ -100,7 +108,17 @@ def _rounds(fine: Array, light: Mask) -> float:
 
 
 def lay_discs(kind: Mask) -> Discs:
-    """Return the largest discs that fit into a kind, the largest first."""
+    """Return the largest discs that fit into a kind, the largest first.
+
+    Parameters
+    ----------
+    kind : array (height, width) of bool
+
+    Returns
+    -------
+    Discs
+        Radii [pixels].
+    """
     inside = ndimage.distance_transform_edt(kind)
     soft = ndimage.gaussian_filter(inside, 1.0)
     peaks = (ndimage.maximum_filter(soft, size=5) == soft) & (soft > _LEAST_DISC)

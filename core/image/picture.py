@@ -32,6 +32,10 @@ def open_picture(source: str | bytes) -> Array:
     source : str or bytes
         A file's path, or its content. sRGB is taken for granted.
 
+    Returns
+    -------
+    array (height, width, 3)
+
     Raises
     ------
     PictureError

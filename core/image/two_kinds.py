@@ -46,6 +46,10 @@ def tell_apart(rgb: Array) -> TwoKinds:
     rgb : array (height, width, 3)
         Linear light.
 
+    Returns
+    -------
+    TwoKinds
+
     Notes
     -----
     Colours are weighed so that the kinds differ most over the noise. The threshold lies midway
@@ -78,7 +82,17 @@ def _covariance(values: Array) -> Array:
 
 
 def noise_of(value: Array) -> float:
-    """Return the standard deviation of pixel noise, edges left aside."""
+    """Return the standard deviation of pixel noise, edges left aside.
+
+    Parameters
+    ----------
+    value : array (height, width)
+
+    Returns
+    -------
+    float
+        In the unit of ``value``.
+    """
     kernel = np.array([[1, -2, 1], [-2, 4, -2], [1, -2, 1]], dtype=float)
     rough = ndimage.convolve(value, kernel)
     return float(np.median(np.abs(rough)) / 0.6745 / 6.0)
@@ -124,7 +138,17 @@ def _valley(smooth: Array, threshold: float) -> float:
 
 
 def otsu(values: Array) -> float:
-    """Return the level that parts values into the two most compact groups."""
+    """Return the level that parts values into the two most compact groups.
+
+    Parameters
+    ----------
+    values : array (any shape)
+
+    Returns
+    -------
+    float
+        In the unit of ``values``.
+    """
     counts, edges = np.histogram(values, bins=256)
     middles = (edges[1:] + edges[:-1]) / 2
     below = np.cumsum(counts)

@@ -16,9 +16,9 @@ from core.data.mordants import (
 )
 from core.errors import CoreError
 from core.kinetics.row import mordant_row
+from core.kinetics.shapes import MordantNumbers
 from core.kinetics.speed import load_factor, strength_factor, temperature_factor
 from core.points import normal_points
-from core.tone.shapes import MordantNumbers
 from core.units import SECONDS_PER_MINUTE, UM_PER_CM
 
 Array = NDArray[np.float64]
@@ -85,7 +85,19 @@ class BathSpeed:
         )
 
     def rate_um_per_min(self, temperature_c: float, load_g_per_l: float, strength: float) -> float:
-        """Return the table's rate [µm/min] at a temperature and load, for the metal dissolved."""
+        """Return the table's rate [µm/min] at a temperature and load, for the metal dissolved.
+
+        Parameters
+        ----------
+        temperature_c : float [°C]
+        load_g_per_l : float [g/L]
+        strength : float
+            Factor of the bath's strength.
+
+        Returns
+        -------
+        float [µm/min]
+        """
         return float(
             self.row.rate_um_per_min
             * temperature_factor(temperature_c, self.row.energy_kj_per_mol)
@@ -102,6 +114,10 @@ def bath_speed(bath: BathFacts, strip: BathFacts | None, draws: int) -> BathSpee
     bath, strip : BathFacts
         ``strip`` None: over 20 °C, fresh.
     draws : int
+
+    Returns
+    -------
+    BathSpeed
 
     Raises
     ------
@@ -186,7 +202,21 @@ def tray_temperature(
     room_c: float | None,
     cooling_minutes: float | None,
 ) -> Array:
-    """Return the bath's temperature [°C] after ``seconds``, drifting to the room (Newton's law)."""
+    """Return the bath's temperature [°C] after ``seconds``, drifting to the room (Newton's law).
+
+    Parameters
+    ----------
+    seconds : array or float [s]
+    start_c : float [°C]
+    room_c : float [°C] or None
+        None: the bath keeps its temperature.
+    cooling_minutes : float [min] or None
+        None: the named default.
+
+    Returns
+    -------
+    array or float [°C]
+    """
     elapsed = np.asarray(seconds, dtype=float)
     if room_c is None:
         return np.full_like(elapsed, start_c)
@@ -195,6 +225,19 @@ def tray_temperature(
 
 
 def load_gain_g_per_l(open_bare_cm2: float, depth_um: float, metal: str, volume_l: float) -> float:
-    """Return the metal gained by a bath: area × depth × density / volume. Conserves metal."""
+    """Return the metal gained by a bath: area × depth × density / volume. Conserves metal.
+
+    Parameters
+    ----------
+    open_bare_cm2 : float [cm²]
+    depth_um : float [µm]
+    metal : str
+        A key of ``METALS``.
+    volume_l : float [L]
+
+    Returns
+    -------
+    float [g/L]
+    """
     grams = open_bare_cm2 * depth_um / UM_PER_CM * METALS[metal].density_g_per_cm3
     return grams / volume_l

@@ -44,7 +44,17 @@ class Bite:
     wetting: Array
 
     def exposure(self, seconds: float) -> Array:
-        """Return reference seconds gained by lifting after ``seconds``, per draw."""
+        """Return reference seconds gained by lifting after ``seconds``, per draw.
+
+        Parameters
+        ----------
+        seconds : float [s]
+            From dip to lift.
+
+        Returns
+        -------
+        array (draws,) [reference s]
+        """
         return np.maximum(0.0, self._at(seconds) - self._lost_to_wetting)
 
     @cached_property
@@ -53,7 +63,16 @@ class Bite:
         return np.asarray(self.exposures.mean(axis=1))
 
     def clock_for_mean(self, reference_seconds: float) -> float:
-        """Return the clock [s] after which the mean gain is ``reference_seconds``, or the last."""
+        """Return the clock [s] after which the mean gain is ``reference_seconds``, or the last.
+
+        Parameters
+        ----------
+        reference_seconds : float [reference s]
+
+        Returns
+        -------
+        float [s]
+        """
         return float(np.interp(reference_seconds, self.mean_exposures, self.clock))
 
     @cached_property
@@ -61,7 +80,17 @@ class Bite:
         return self._rows_at(np.minimum(self.wetting, self.clock[-1]))
 
     def load_after(self, seconds: float) -> float:
-        """Return the bath's load [g/L] at the lift."""
+        """Return the bath's load [g/L] at the lift.
+
+        Parameters
+        ----------
+        seconds : float [s]
+            From dip to lift.
+
+        Returns
+        -------
+        float [g/L]
+        """
         return float(np.interp(seconds, self.clock, self.load))
 
     @cached_property
@@ -97,6 +126,10 @@ def start_bite(
         Bare metal in the bath [cm²].
     longest_seconds : float [s]
     wetting : array (draws,) [s]
+
+    Returns
+    -------
+    Bite
     """
     longest = max(longest_seconds, 2 * _FIRST_SECONDS)
     clock = np.concatenate([[0.0], np.geomspace(_FIRST_SECONDS, longest, _POINTS)])
@@ -136,6 +169,10 @@ def past_exposure(
     temperatures : list of (second since the dip, °C), at least one; held flat beyond the ends.
     load_g_per_l : float [g/L]
     wetting : array (draws,) [s]
+
+    Returns
+    -------
+    array (draws,) [reference s]
     """
     times, warm = np.array(sorted(temperatures), dtype=float).T
     inner = times[(times > 0) & (times < seconds)]

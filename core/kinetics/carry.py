@@ -26,6 +26,11 @@ def carried_rate_factor(
         Standard deviation of its logarithm.
     measured, now : (temperature [°C], load [g/L])
 
+    Returns
+    -------
+    (float, float)
+        Factor, and the spread of its logarithm.
+
     Notes
     -----
     The ratio of the temperature and load factors at the table's values; their spreads add in

@@ -6,7 +6,7 @@ from dataclasses import replace
 from typing import Protocol
 
 from core.data.mordants import MORDANTS, TABLES_VERSION, Mordant
-from core.tone.shapes import MordantNumbers
+from core.kinetics.shapes import MordantNumbers
 
 
 class HasMordant(Protocol):
@@ -19,7 +19,16 @@ class HasMordant(Protocol):
 
 
 def mordant_row(bath: HasMordant) -> Mordant:
-    """Return the table's row with the room's own numbers in their places."""
+    """Return the table's row with the room's own numbers in their places.
+
+    Parameters
+    ----------
+    bath : HasMordant
+
+    Returns
+    -------
+    Mordant
+    """
     row = MORDANTS[bath.mordant]
     if bath.numbers is None:
         return row
@@ -27,7 +36,16 @@ def mordant_row(bath: HasMordant) -> Mordant:
 
 
 def tables_version(bath: HasMordant | None) -> str:
-    """Return the version of the tables used, naming the room's own numbers where there are any."""
+    """Return the version of the tables used, naming the room's own numbers where there are any.
+
+    Parameters
+    ----------
+    bath : HasMordant or None
+
+    Returns
+    -------
+    str
+    """
     own = bath.numbers.model_dump(exclude_none=True) if bath and bath.numbers else {}
     if not own:
         return TABLES_VERSION

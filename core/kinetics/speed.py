@@ -32,6 +32,10 @@ def temperature_factor(
     energy_kj_per_mol : array or float [kJ/mol], broadcast against the temperature
     reference_c : float [°C]
 
+    Returns
+    -------
+    array
+
     Notes
     -----
     exp(−Ea/R · (1/T − 1/T_ref)), T in kelvin; meant for 5 to 45 °C. Source: ``arrhenius``.
@@ -45,6 +49,15 @@ def temperature_factor(
 def load_factor(load_g_per_l: Array | float, end_g_per_l: Array | float) -> Array:
     """Return the slowing by dissolved metal, 1 when fresh.
 
+    Parameters
+    ----------
+    load_g_per_l, end_g_per_l : array or float [g/L], broadcast
+
+    Returns
+    -------
+    array
+        0.15 to 1.
+
     Notes
     -----
     max(0.15, 1 − 0.75 · m / m_end). Source: ``room-practice``.
@@ -56,6 +69,17 @@ def load_factor(load_g_per_l: Array | float, end_g_per_l: Array | float) -> Arra
 def ferric_strength_factor(baume: float, load_g_per_l: float) -> float:
     """Return speed at a hydrometer reading over speed at 42 °Bé.
 
+    Parameters
+    ----------
+    baume : float [°Bé]
+    load_g_per_l : float [g/L]
+
+    Returns
+    -------
+    float
+
+    Notes
+    -----
     The reading is first freed of the metal in the bath, which makes it heavier. A weak prior:
     linear between tabulated points, held flat outside 28 to 45 °Bé. Source: ``room-practice``.
     """
@@ -66,6 +90,18 @@ def ferric_strength_factor(baume: float, load_g_per_l: float) -> float:
 def strength_factor(mordant: Mordant, baume: float | None, load_g_per_l: float) -> float:
     """Return the strength factor of a bath; 1 where nothing was measured or the rule is unknown.
 
+    Parameters
+    ----------
+    mordant : Mordant
+    baume : float [°Bé] or None
+    load_g_per_l : float [g/L]
+
+    Returns
+    -------
+    float
+
+    Notes
+    -----
     ``baume`` is the reading of *this* bath. A maker's 42 °Bé stays 42 on the label while metal
     gathers, so a reading of exactly the reference is taken as the label, not as a reading.
     """

@@ -5,16 +5,28 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import NDArray
 
+from core.line.line_bench import LineBench
 from core.line.model import LineModel
 from core.line.shapes import LineGroup
 from core.line.width import failing_depth_um, top_width_um
-from core.stages.state import Bench, Immersion
+from core.stages.bench import Solved
 
 Array = NDArray[np.float64]
 
 
 def land_um(model: LineModel, group: LineGroup, reference_seconds: Array) -> float | None:
-    """Return the expected land [µm] left after an exposure; None where no spacing was given."""
+    """Return the expected land [µm] left after an exposure; None where no spacing was given.
+
+    Parameters
+    ----------
+    model : LineModel
+    group : LineGroup
+    reference_seconds : array (draws,) [reference s]
+
+    Returns
+    -------
+    float [µm] or None
+    """
     if group.spacing_um is None:
         return None
     depth = model.depth_um(reference_seconds)
@@ -23,7 +35,19 @@ def land_um(model: LineModel, group: LineGroup, reference_seconds: Array) -> flo
 
 
 def failing_share(model: LineModel, group: LineGroup, reference_seconds: Array) -> float:
-    """Return the share of draws in which the land has failed after an exposure."""
+    """Return the share of draws in which the land has failed after an exposure.
+
+    Parameters
+    ----------
+    model : LineModel
+    group : LineGroup
+    reference_seconds : array (draws,) [reference s]
+
+    Returns
+    -------
+    float
+        0 to 1.
+    """
     if group.spacing_um is None:
         return 0.0
     failing = failing_depth_um(model.needle_um(group.needle_um), group.spacing_um, model.undercut)
@@ -31,14 +55,30 @@ def failing_share(model: LineModel, group: LineGroup, reference_seconds: Array) 
 
 
 def land_fails_seconds(
-    bench: Bench, group: LineGroup, dips: list[Immersion], place: int
+    bench: LineBench, group: LineGroup, dips: list[Solved], place: int
 ) -> float | None:
     """Return the clock [s], all bites of a group together, at which its land is expected to fail.
 
+    Parameters
+    ----------
+    bench : LineBench
+    group : LineGroup
+    dips : list of Solved
+        Made and to come.
+    place : int
+        Of the group among those given.
+
+    Returns
+    -------
+    float [s] or None
+        None where no spacing was given.
+
+    Notes
+    -----
     Within the plan it lies in one of its bites; beyond it the last bite is thought to go on.
     """
     model = bench.table
-    if group.spacing_um is None or not isinstance(model, LineModel):
+    if group.spacing_um is None:
         return None
     failing = failing_depth_um(model.needle_um(group.needle_um), group.spacing_um, model.undercut)
     need = float(failing.mean() / model.rate_um_per_s.mean())
@@ -48,7 +88,7 @@ def land_fails_seconds(
         gained = float(dip.after.seconds[place].mean()) - reached
         if gained > 0 and reached + gained >= need:
             part = max(0.0, need - reached) / gained
-            return round(clock + wetting + part * max(0.0, dip.seconds - wetting), 0)
-        clock, reached = clock + dip.seconds, reached + gained
+            return round(clock + wetting + part * max(0.0, dip.facts.seconds - wetting), 0)
+        clock, reached = clock + dip.facts.seconds, reached + gained
     pace = float(bench.speed.at(bench.tray.temperature_c, bench.tray.load_g_per_l).mean())
     return round(clock + (need - reached) / pace, 0)

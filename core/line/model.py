@@ -15,10 +15,10 @@ from core.data.lines import (
 )
 from core.kinetics.bath import BathSpeed, bath_speed
 from core.kinetics.row import mordant_row
+from core.kinetics.shapes import CurveBath
 from core.line.shapes import MeasuredLine
 from core.line.width import top_width_um
 from core.points import normal_points
-from core.tone.shapes import CurveBath
 from core.units import SECONDS_PER_MINUTE
 
 Array = NDArray[np.float64]
@@ -46,15 +46,43 @@ class LineModel:
     lightest: float = 0.0
 
     def at(self, reference_seconds: Array) -> Array:
-        """Return minus the depth [µm]: a scale that falls with time, as tones do."""
+        """Return minus the depth [µm]: a scale that falls with time, as tones do.
+
+        Parameters
+        ----------
+        reference_seconds : array [reference s]
+
+        Returns
+        -------
+        array [−µm]
+        """
         return -self.depth_um(reference_seconds)
 
     def depth_um(self, reference_seconds: Array) -> Array:
-        """Return depth [µm] per draw."""
+        """Return depth [µm] per draw.
+
+        Parameters
+        ----------
+        reference_seconds : array (draws,) [reference s]
+
+        Returns
+        -------
+        array (draws,) [µm]
+        """
         return np.asarray(self.rate_um_per_s * np.maximum(0.0, reference_seconds))
 
     def needle_um(self, nominal: float | None) -> Array:
-        """Return the line's width before it bites [µm] per draw; surer where it was measured."""
+        """Return the line's width before it bites [µm] per draw; surer where it was measured.
+
+        Parameters
+        ----------
+        nominal : float [µm] or None
+            As it was measured.
+
+        Returns
+        -------
+        array (draws,) [µm]
+        """
         if nominal is not None:
             return np.full(len(self.undercut), nominal)
         return np.asarray(NEEDLE_UM.value * self.needle_share)
@@ -63,6 +91,17 @@ class LineModel:
 def line_model(bath: CurveBath, measured: list[MeasuredLine]) -> LineModel:
     """Return the model of lines in a bath, after the lines that were measured.
 
+    Parameters
+    ----------
+    bath : CurveBath
+    measured : list of MeasuredLine
+
+    Returns
+    -------
+    LineModel
+
+    Notes
+    -----
     A bath's ``rate_factor`` is over the table's rate at 20 °C, fresh, and carries its own doubt;
     without one the table's rate is uncertain by 30 %. Its expected value is the table's.
     """

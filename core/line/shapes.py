@@ -2,13 +2,23 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import Annotated
 
 from pydantic import Field, model_validator
 
+from core.kinetics.shapes import BathCelsius, CurveBath, Load, Seconds
 from core.schema import Shape
-from core.stages.shapes import MOST_AREAS, MOST_DONE, AreaName, DoneBite, PlanWarning
-from core.tone.shapes import BathCelsius, CurveBath, Load, Seconds
+from core.stages.shapes import (
+    MOST_AREAS,
+    MOST_DONE,
+    AreaName,
+    At,
+    Bite,
+    BittenDepth,
+    DoneBite,
+    Method,
+    PlanWarning,
+)
 
 Micron = Annotated[float, Field(gt=0, le=2000, json_schema_extra={"unit": "µm"})]
 Depth = Annotated[float, Field(gt=0, le=800, json_schema_extra={"unit": "µm"})]
@@ -59,7 +69,7 @@ class PlanLinesInput(Shape):
 
     groups: Annotated[list[LineGroup], Field(min_length=1, max_length=MOST_AREAS)]
     bath: CurveBath
-    method: Literal["stop-out", "open-up"] = "stop-out"
+    method: Method = "stop-out"
     measured: Annotated[list[MeasuredLine], Field(max_length=MOST_MEASURED)] = []
     done: Annotated[list[DoneBite], Field(max_length=MOST_DONE)] = []
     round_to_seconds: Annotated[float, Field(gt=0, le=60, json_schema_extra={"unit": "s"})] = 5.0
@@ -80,31 +90,8 @@ class PlanLinesInput(Shape):
         return self
 
 
-class BittenLines(Shape):
+class BittenLines(BittenDepth, At):
     """A group at the end of a bite, with its 95 % bands; ``darkness`` 1 is the darkest line."""
-
-    name: str
-    depth_um: float
-    depth_um_low: float
-    depth_um_high: float
-    width_um: float
-    width_um_low: float
-    width_um_high: float
-    darkness: float
-    finished: bool
-    reference_seconds: float
-
-
-class LineBite(Shape):
-    """One immersion, made or still to come."""
-
-    number: int
-    seconds: float
-    cumulative_seconds: float
-    reference_seconds: float
-    stop_out_before: list[str]
-    open_before: list[str]
-    areas: list[BittenLines]
 
 
 class LinesAtTheEnd(BittenLines):
@@ -120,8 +107,8 @@ class LinesAtTheEnd(BittenLines):
 class PlanLinesOutput(Shape):
     """The bites still to make, and what each group of lines comes to."""
 
-    done: list[LineBite]
-    bites: list[LineBite]
+    done: list[Bite[BittenLines]]
+    bites: list[Bite[BittenLines]]
     groups: list[LinesAtTheEnd]
     warnings: list[PlanWarning]
     rate_um_per_min: float

@@ -5,10 +5,10 @@ from __future__ import annotations
 from itertools import pairwise
 
 from core.line.land import failing_share, land_fails_seconds
-from core.line.model import LineModel
+from core.line.line_bench import LineBench
 from core.line.shapes import LineGroup, PlanLinesInput
+from core.stages.bench import Exposure, Solved
 from core.stages.shapes import PlanWarning
-from core.stages.state import Bench, Exposure, Immersion
 from core.stages.warnings import bath_near_end, too_short
 from core.tone.table import band
 
@@ -18,19 +18,31 @@ DEEPER_BY_UM = 3.0
 
 
 def line_warnings(
-    bench: Bench, start: Exposure, done: list[Immersion], bites: list[Immersion], end: Exposure
+    bench: LineBench, start: Exposure, done: list[Solved], bites: list[Solved], end: Exposure
 ) -> list[PlanWarning]:
-    """Return the warnings of a plan of lines, the gravest first."""
-    given, model = bench.given, bench.table
-    if not isinstance(given, PlanLinesInput) or not isinstance(model, LineModel):
-        raise AssertionError("a plan of lines")
+    """Return the warnings of a plan of lines, the gravest first.
+
+    Parameters
+    ----------
+    bench : LineBench
+    start : Exposure
+        Before the next dip.
+    done, bites : list of Solved
+        Made, and still to come.
+    end : Exposure
+        When all is done.
+
+    Returns
+    -------
+    list of PlanWarning
+    """
     return [
-        *_too_deep(bench, given, model, start),
-        *_land(bench, given, model, done + bites, end),
-        *_guessed(given),
+        *_too_deep(bench, start),
+        *_land(bench, done + bites, end),
+        *_guessed(bench.given),
         *bath_near_end(bench, bites),
         *too_short(bench, bites),
-        *_too_close(bench, given, model, end),
+        *_too_close(bench, end),
     ]
 
 
@@ -46,9 +58,8 @@ def _guessed(given: PlanLinesInput) -> list[PlanWarning]:
     ]
 
 
-def _too_deep(
-    bench: Bench, given: PlanLinesInput, model: LineModel, start: Exposure
-) -> list[PlanWarning]:
+def _too_deep(bench: LineBench, start: Exposure) -> list[PlanWarning]:
+    given, model = bench.given, bench.table
     if not given.done:
         return []
     found = []
@@ -73,12 +84,10 @@ def _open(given: PlanLinesInput, group: LineGroup) -> bool:
     return group.name in given.done[-1].open
 
 
-def _land(
-    bench: Bench, given: PlanLinesInput, model: LineModel, dips: list[Immersion], end: Exposure
-) -> list[PlanWarning]:
+def _land(bench: LineBench, dips: list[Solved], end: Exposure) -> list[PlanWarning]:
     found = []
-    for place, group in enumerate(given.groups):
-        share = failing_share(model, group, end.seconds[place])
+    for place, group in enumerate(bench.given.groups):
+        share = failing_share(bench.table, group, end.seconds[place])
         seconds = land_fails_seconds(bench, group, dips, place)
         if seconds is None or share < LIKELY_TO_FAIL:
             continue
@@ -97,9 +106,8 @@ def _land(
     return found
 
 
-def _too_close(
-    bench: Bench, given: PlanLinesInput, model: LineModel, end: Exposure
-) -> list[PlanWarning]:
+def _too_close(bench: LineBench, end: Exposure) -> list[PlanWarning]:
+    given, model = bench.given, bench.table
     order = sorted(range(len(given.groups)), key=lambda place: -bench.goal(place))
     found = []
     for fine, strong in pairwise(order):

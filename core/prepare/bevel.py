@@ -24,6 +24,10 @@ def bevel(given: BevelInput) -> BevelOutput:
     given : BevelInput
         Sizes [mm], angle to the face [°].
 
+    Returns
+    -------
+    BevelOutput
+
     Raises
     ------
     CoreError
@@ -54,12 +58,31 @@ def bevel(given: BevelInput) -> BevelOutput:
 
 
 def is_optional(material: str, thickness_mm: float) -> bool:
-    """Tell whether a plate may go without a bevel: plastic under 1.5 mm. ``room-practice``."""
+    """Tell whether a plate may go without a bevel: plastic under 1.5 mm. ``room-practice``.
+
+    Parameters
+    ----------
+    material : str
+    thickness_mm : float [mm]
+
+    Returns
+    -------
+    bool
+    """
     return material == "plastic" and thickness_mm < OPTIONAL_UNDER_MM
 
 
 def edge_length_cm(width_mm: float, height_mm: float, corner_mm: float) -> float:
-    """Return the length of edge to work [cm], its corners rounded with a radius [mm]."""
+    """Return the length of edge to work [cm], its corners rounded with a radius [mm].
+
+    Parameters
+    ----------
+    width_mm, height_mm, corner_mm : float [mm]
+
+    Returns
+    -------
+    float [cm]
+    """
     radius = min(corner_mm, width_mm / 2, height_mm / 2)
     return (2 * (width_mm + height_mm) - 8 * radius + 2 * math.pi * radius) / 10
 

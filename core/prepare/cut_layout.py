@@ -27,12 +27,34 @@ class Block:
 
 
 def single(place: int, width: float, height: float, turned: bool) -> Block:
-    """Return the block of one plate."""
+    """Return the block of one plate.
+
+    Parameters
+    ----------
+    place : int
+        Of the plate among those asked for.
+    width, height : float [mm]
+        Saw's allowance included.
+    turned : bool
+
+    Returns
+    -------
+    Block
+    """
     return Block(width, height, 1 << place, width * height, 0, "turned" if turned else "plate")
 
 
 def beside(a: Block, b: Block) -> Iterator[Block]:
-    """Yield the two blocks that two blocks make: side by side, and one above the other."""
+    """Yield the two blocks that two blocks make: side by side, and one above the other.
+
+    Parameters
+    ----------
+    a, b : Block
+
+    Returns
+    -------
+    iterator of Block
+    """
     pieces, filled, cuts = a.pieces | b.pieces, a.filled + b.filled, a.cuts + b.cuts + 1
     height = max(a.height, b.height)
     yield Block(
@@ -45,7 +67,19 @@ def beside(a: Block, b: Block) -> Iterator[Block]:
 
 
 def layout_of(block: Block, names: list[str], saw: float) -> list[PlacedPiece]:
-    """Return where each plate lies, from the top left corner of the sheet."""
+    """Return where each plate lies, from the top left corner of the sheet.
+
+    Parameters
+    ----------
+    block : Block
+    names : list of str
+    saw : float [mm]
+        Width of the cut.
+
+    Returns
+    -------
+    list of PlacedPiece [mm]
+    """
     return [
         PlacedPiece(
             name=names[part.pieces.bit_length() - 1],
@@ -71,7 +105,19 @@ def _plates(block: Block, x: float, y: float) -> Iterator[tuple[Block, float, fl
 
 
 def cuts_of(block: Block, width: float, height: float, saw: float) -> list[SheetCut]:
-    """Return the cuts in the order to make them, first those that trim the sheet."""
+    """Return the cuts in the order to make them, first those that trim the sheet.
+
+    Parameters
+    ----------
+    block : Block
+    width, height : float [mm]
+        Of the sheet.
+    saw : float [mm]
+
+    Returns
+    -------
+    list of SheetCut [mm]
+    """
     lines = list(_trims(block, 0.0, 0.0, width, height)) + list(_cuts(block, 0.0, 0.0))
     return [
         SheetCut(

@@ -35,6 +35,14 @@ class _Sheet:
 def cut_sheet(given: CutSheetInput) -> CutSheetOutput:
     """Return the layout with the least waste found, and a bound on what any layout wastes.
 
+    Parameters
+    ----------
+    given : CutSheetInput [mm]
+
+    Returns
+    -------
+    CutSheetOutput
+
     Raises
     ------
     CoreError
@@ -188,6 +196,16 @@ def _output(given: CutSheetInput, sheet: _Sheet, best: Block, exact: bool) -> Cu
 def most_area(given: CutSheetInput) -> float:
     """Return an area [mm²] that no choice of plates from one sheet goes beyond.
 
+    Parameters
+    ----------
+    given : CutSheetInput [mm]
+
+    Returns
+    -------
+    float [mm²]
+
+    Notes
+    -----
     The largest sum of plate areas, saw's allowance included, that the sheet's own area can hold.
     """
     saw = given.allowance_mm

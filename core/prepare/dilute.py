@@ -12,7 +12,17 @@ WATER_G_PER_ML = 0.998
 
 
 def dilute(given: DiluteInput) -> DiluteOutput:
-    """Return what to pour, water first, and how to check it."""
+    """Return what to pour, water first, and how to check it.
+
+    Parameters
+    ----------
+    given : DiluteInput
+        Strengths [°Bé], volumes [L], parts by volume.
+
+    Returns
+    -------
+    DiluteOutput
+    """
     if given.parts is not None:
         return _by_parts(given.parts, given.volume_l)
     if given.stock is None or given.target is None:
@@ -51,12 +61,30 @@ def _say(name: str, litres: float, *, first: bool) -> str:
 
 
 def specific_gravity(baume: float) -> float:
-    """Return specific gravity of a liquid heavier than water. Source: ``baume-modulus``."""
+    """Return specific gravity of a liquid heavier than water. Source: ``baume-modulus``.
+
+    Parameters
+    ----------
+    baume : float [°Bé]
+
+    Returns
+    -------
+    float
+    """
     return BAUME_MODULUS / (BAUME_MODULUS - baume)
 
 
 def ferric_mass_percent(baume: float) -> float:
-    """Return the share of ferric chloride by mass [%] at a hydrometer reading at 20 °C."""
+    """Return the share of ferric chloride by mass [%] at a hydrometer reading at 20 °C.
+
+    Parameters
+    ----------
+    baume : float [°Bé]
+
+    Returns
+    -------
+    float [%]
+    """
     return float(np.interp(specific_gravity(baume), FERRIC_DENSITY_G_PER_ML, FERRIC_PERCENT))
 
 

@@ -21,9 +21,11 @@ class BevelInput(Shape):
     width_mm: Millimetre
     height_mm: Millimetre
     angle_degrees: Annotated[float, Field(ge=20, le=70, json_schema_extra={"unit": "°"})] = 45.0
-    height_of_bevel_mm: Annotated[float, Field(gt=0, le=10)] | None = None
+    height_of_bevel_mm: (
+        Annotated[float, Field(gt=0, le=10, json_schema_extra={"unit": "mm"})] | None
+    ) = None
     """How much of the edge's height it takes; three quarters of the thickness where not given."""
-    corners_rounded_mm: Annotated[float, Field(ge=0, le=50)] = 2.0
+    corners_rounded_mm: Annotated[float, Field(ge=0, le=50, json_schema_extra={"unit": "mm"})] = 2.0
 
 
 class BevelOutput(Shape):

@@ -8,7 +8,19 @@ from core.prepare.cut_layout import Block, beside
 
 
 def shelf_layouts(singles: list[Block], width: float, height: float) -> Iterator[Block]:
-    """Yield layouts in shelves: rows of plates, and columns of plates."""
+    """Yield layouts in shelves: rows of plates, and columns of plates.
+
+    Parameters
+    ----------
+    singles : list of Block
+        One a plate.
+    width, height : float [mm]
+        Of the sheet.
+
+    Returns
+    -------
+    iterator of Block
+    """
     for turned_sheet in (False, True):
         for widest_first in (False, True):
             block = _in_shelves(singles, width, height, turned_sheet, widest_first)

@@ -31,6 +31,11 @@ def repair_routes(given: RepairRoutesInput) -> RepairRoutesOutput:
     ----------
     given : RepairRoutesInput
         Area [cm²], depth [µm], tones [L*].
+
+    Returns
+    -------
+    RepairRoutesOutput
+        Times [min].
     """
     routes = [_route(row, given) for row in REPAIRS.values()]
     routes.sort(key=lambda route: (not route.possible, route.minutes))

@@ -22,7 +22,9 @@ class RepairRoutesInput(Shape):
     """As it prints now."""
     wanted_lstar: Lightness | None = None
     impressions: Annotated[int, Field(ge=1, le=1000)] = 10
-    new_plate_minutes: Annotated[float, Field(gt=0, le=100_000)] | None = None
+    new_plate_minutes: (
+        Annotated[float, Field(gt=0, le=100_000, json_schema_extra={"unit": "min"})] | None
+    ) = None
 
 
 class RepairRoute(Shape):

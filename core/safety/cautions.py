@@ -3,21 +3,28 @@
 from __future__ import annotations
 
 from core.data.cautions import CAUTIONS, CautionRow
+from core.data.mordants import MORDANTS
 from core.errors import CoreError
 
-_BY_MORDANT = {
-    "copper-ferric": "ferric",
-    "copper-ferric-citric": "ferric",
-    "copper-nitric": "nitric",
-    "zinc-nitric-10": "nitric",
-    "zinc-nitric-16": "nitric",
-    "zinc-copper-sulphate": "sulphate",
-}
 
+def cautions_for(
+    mordants: set[str], metals: set[str], more: tuple[str, ...] = ()
+) -> list[CautionRow]:
+    """Return the cautions for baths in use and plates on the bench, dangers first.
 
-def cautions_for(mordants: set[str], metals: set[str]) -> list[CautionRow]:
-    """Return the cautions for baths in use and plates on the bench, dangers first."""
-    keys = {_BY_MORDANT[mordant] for mordant in mordants if mordant in _BY_MORDANT}
+    Parameters
+    ----------
+    mordants : set of str
+        Keys of ``MORDANTS``.
+    metals : set of str
+    more : tuple of str
+        Keys of ``CAUTIONS`` that a process adds.
+
+    Returns
+    -------
+    list of CautionRow
+    """
+    keys = {MORDANTS[mordant].caution for mordant in mordants} | set(more)
     if "zinc" in metals and "ferric" in keys:
         keys.add("zinc-in-ferric")
     rows = [row for key, row in CAUTIONS.items() if key in keys]
@@ -26,6 +33,13 @@ def cautions_for(mordants: set[str], metals: set[str]) -> list[CautionRow]:
 
 def check_pair(metal: str, mordant_metal: str, mordant_label: str) -> None:
     """Refuse a plate in a bath that is not for its metal.
+
+    Parameters
+    ----------
+    metal : str
+        Of the plate.
+    mordant_metal, mordant_label : str
+        What the mordant is for, and what it is called.
 
     Raises
     ------

@@ -9,10 +9,11 @@ from numpy.typing import NDArray
 from pydantic import Field
 
 from core.kinetics.bath import bath_speed
+from core.kinetics.shapes import CurveBath
 from core.schema import Shape
 from core.stages.shapes import AreaName
 from core.tone.no_strip import guess_curve
-from core.tone.shapes import Curve, CurveBath, Lightness
+from core.tone.shapes import Curve, Lightness
 from core.tone.table import GRID_SECONDS, ToneTable, band, table_of
 
 Array = NDArray[np.float64]
@@ -61,7 +62,18 @@ class AdviseOutput(Shape):
 
 
 def advise(given: AdviseInput) -> AdviseOutput:
-    """Return what to do next for each area of a proof."""
+    """Return what to do next for each area of a proof.
+
+    Parameters
+    ----------
+    given : AdviseInput
+        Tones [L*].
+
+    Returns
+    -------
+    AdviseOutput
+        Times by the clock [s].
+    """
     curve = given.curve or guess_curve(given.bath.mordant, given.bath.numbers)
     table = table_of(curve)
     speed = bath_speed(given.bath, curve.conditions, len(table.lstar))

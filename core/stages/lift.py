@@ -8,7 +8,17 @@ from core.stages.shapes import RunSheet
 
 
 def speed_at(sheet: RunSheet, temperature_c: float) -> float:
-    """Return the bath's expected speed over the strip's, held flat beyond the table."""
+    """Return the bath's expected speed over the strip's, held flat beyond the table.
+
+    Parameters
+    ----------
+    sheet : RunSheet
+    temperature_c : float [°C]
+
+    Returns
+    -------
+    float
+    """
     return float(np.interp(temperature_c, sheet.temperatures_c, sheet.speeds))
 
 
@@ -24,6 +34,10 @@ def seconds_to_lift(
         What this bite is to gain, wetting removed.
     temperatures : list of (second since the dip, °C)
         At least one; each holds until the next, the last one on.
+
+    Returns
+    -------
+    float [s]
 
     Notes
     -----

@@ -8,8 +8,9 @@ import numpy as np
 from numpy.typing import NDArray
 
 from core.kinetics.bite import Bite
+from core.stages.bench import Bench, Exposure, Solved, dip, lifted
+from core.stages.shapes import BiteFacts
 from core.stages.solve import longest_clock, seconds_to_tone
-from core.stages.state import Bench, Exposure, Immersion, dip, lifted
 
 _PASSES = 2
 """Each pass starts later bites in the tray that the earlier ones, as last solved, leave."""
@@ -23,9 +24,21 @@ class _Step:
     is_open: list[int]
 
 
-def plan_by_opening_up(bench: Bench, start: Exposure) -> tuple[list[Immersion], Exposure]:
+def plan_by_opening_up(bench: Bench, start: Exposure) -> tuple[list[Solved], Exposure]:
     """Return the remaining bites, darkest area first, and where the areas end.
 
+    Parameters
+    ----------
+    bench : Bench
+    start : Exposure
+        After the bites made.
+
+    Returns
+    -------
+    list of Solved, Exposure
+
+    Notes
+    -----
     An area's time runs from its opening to the end, so lengths are solved from the last bite back.
     """
     steps = _steps(bench)
@@ -96,8 +109,8 @@ def _mask(bench: Bench, step: _Step) -> NDArray[np.bool_]:
 
 def _run(
     bench: Bench, start: Exposure, steps: list[_Step], lengths: list[float]
-) -> tuple[list[Immersion], Exposure]:
-    at, planned = start, list[Immersion]()
+) -> tuple[list[Solved], Exposure]:
+    at, planned = start, list[Solved]()
     clock = sum(bite.seconds for bite in bench.given.done)
     white = [area.name for place, area in enumerate(bench.given.areas) if not _ever(steps, place)]
     for number, (step, seconds) in enumerate(zip(steps, lengths, strict=True), 1):
@@ -106,19 +119,15 @@ def _run(
         after = lifted(at, bite, _mask(bench, step), seconds)
         clock += seconds
         last = number == len(steps)
-        planned.append(
-            Immersion(
-                number=len(bench.given.done) + number,
-                seconds=seconds,
-                cumulative_seconds=clock,
-                reference_seconds=round(float(bite.exposure(seconds).mean()), 1),
-                stop_out_before=white if number == 1 and not bench.given.done else [],
-                open_before=[bench.given.areas[place].name for place in step.opened],
-                is_open=step.is_open,
-                finished=step.is_open if last else [],
-                after=after,
-            )
+        facts = BiteFacts(
+            number=len(bench.given.done) + number,
+            seconds=seconds,
+            cumulative_seconds=clock,
+            reference_seconds=round(float(bite.exposure(seconds).mean()), 1),
+            stop_out_before=white if number == 1 and not bench.given.done else [],
+            open_before=[bench.given.areas[place].name for place in step.opened],
         )
+        planned.append(Solved(facts, step.is_open, step.is_open if last else [], after))
         at = after
     return planned, at
 

@@ -3,55 +3,131 @@
 from __future__ import annotations
 
 import numpy as np
+from numpy.typing import NDArray
 
-from core.kinetics.row import tables_version
-from core.stages.open_up import plan_by_opening_up
-from core.stages.shapes import PlanBitesInput, PlanBitesOutput
-from core.stages.state import Exposure, Immersion, ToneBench, after_done, lay_out
-from core.stages.stop_out import plan_by_stopping_out
-from core.stages.tell import bitten_areas, planned_bite
-from core.stages.warnings import warnings_of
+from core.stages.bench import Exposure, Solved
+from core.stages.planner import Planner, plan_of, sheet_of, solve
+from core.stages.shapes import (
+    BittenArea,
+    Goal,
+    PlanBitesInput,
+    PlanBitesOutput,
+    Reached,
+    RunSheet,
+)
+from core.stages.tone_bench import ToneBench, lay_out
+from core.stages.tone_warnings import tone_warnings
 from core.tone.table import band
 
-METHODS = {"stop-out": plan_by_stopping_out, "open-up": plan_by_opening_up}
+Array = NDArray[np.float64]
 
 
 def plan_bites(given: PlanBitesInput) -> PlanBitesOutput:
     """Return the bites still to make, with what each area will be and how sure.
+
+    Parameters
+    ----------
+    given : PlanBitesInput
+
+    Returns
+    -------
+    PlanBitesOutput
 
     Raises
     ------
     CoreError
         The strip is of another metal than the bath's.
     """
-    bench = lay_out(given)
-    return plan_on(bench)[0]
+    return plan_of(TONE_PLANNER, solve(TONE_PLANNER, given))
 
 
-def plan_on(bench: ToneBench) -> tuple[PlanBitesOutput, Exposure]:
-    """Return the plan of a bench, and where its areas stand before the next dip."""
-    done, start = after_done(bench)
-    bites, end = METHODS[bench.given.method](bench, start)
-    return _output(bench, start, done, bites, end), start
+def run_sheet(given: PlanBitesInput) -> RunSheet:
+    """Return the sheet of the bites of tones that remain.
+
+    Parameters
+    ----------
+    given : PlanBitesInput
+
+    Returns
+    -------
+    RunSheet
+
+    Raises
+    ------
+    CoreError
+        The strip is of another metal than the bath's.
+    """
+    return sheet_of(TONE_PLANNER, given, "tones")
 
 
-def _output(
-    bench: ToneBench, start: Exposure, done: list[Immersion], bites: list[Immersion], end: Exposure
-) -> PlanBitesOutput:
-    pace = bench.speed.at(bench.tray.temperature_c, bench.tray.load_g_per_l)
-    low, high = band(pace)
-    everything = list(range(len(bench.given.areas)))
-    last = np.array([bench.valid_to_reference_seconds] * len(pace))
-    return PlanBitesOutput(
-        done=[planned_bite(bench, dip) for dip in done],
-        bites=[planned_bite(bench, dip) for dip in bites],
-        areas=bitten_areas(bench, end, everything, everything),
-        warnings=warnings_of(bench, start, bites, end),
-        speed=round(float(pace.mean()), 3),
-        speed_low=round(float(low), 3),
-        speed_high=round(float(high), 3),
-        wetting_seconds=round(float(bench.wetting.mean()), 1),
-        lightest_lstar=round(bench.table.lightest, 1),
-        darkest_lstar=round(float(bench.table.at(last).mean()), 1),
-        tables=tables_version(bench.given.bath),
+def tell_tone(bench: ToneBench, at: Exposure, place: int, finished: bool) -> BittenArea:
+    """Return the expected tone of an area with its 95 % band.
+
+    Parameters
+    ----------
+    bench : ToneBench
+    at : Exposure
+    place : int
+        Of the area among those given.
+    finished : bool
+
+    Returns
+    -------
+    BittenArea [L*]
+    """
+    seconds = at.seconds[place]
+    lstar, low, high = _tone(bench, seconds)
+    return BittenArea(
+        name=bench.given.areas[place].name,
+        finished=finished,
+        reference_seconds=round(float(seconds.mean()), 1),
+        goal=Reached(value=lstar, low=low, high=high),
+        lstar=lstar,
+        lstar_low=low,
+        lstar_high=high,
     )
+
+
+def _tone(bench: ToneBench, seconds: Array) -> tuple[float, float, float]:
+    key = seconds.tobytes()
+    if key not in bench.told:
+        tones = bench.table.at(seconds)
+        low, high = band(tones)
+        bench.told[key] = (round(float(tones.mean()), 1), round(low, 1), round(high, 1))
+    return bench.told[key]
+
+
+def _wanted(bench: ToneBench, place: int) -> float | None:
+    return bench.given.areas[place].lstar
+
+
+def _values(bench: ToneBench, reference_seconds: Array) -> Array:
+    return bench.table.at(reference_seconds)
+
+
+def _itself(lstar: float) -> float:
+    return lstar
+
+
+def _ends(bench: ToneBench) -> tuple[float, float]:
+    last = np.full(len(bench.pace), bench.valid_to_reference_seconds)
+    return round(bench.table.lightest, 1), round(float(bench.table.at(last).mean()), 1)
+
+
+def _no_land(
+    bench: ToneBench, place: int, dips: list[Solved], end: Exposure
+) -> dict[str, float | None]:
+    return {}
+
+
+TONE_PLANNER = Planner(
+    goal=Goal(kind="tone", sign="L*", unit="", digits=0),
+    lay_out=lay_out,
+    tell=tell_tone,
+    warn=tone_warnings,
+    wanted=_wanted,
+    values=_values,
+    looks=_itself,
+    lightest_and_darkest=_ends,
+    land=_no_land,
+)

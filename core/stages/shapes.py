@@ -2,15 +2,17 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import Annotated, Generic, Literal, TypeVar
 
 from pydantic import Field, model_validator
 
+from core.kinetics.shapes import BathCelsius, CurveBath, Seconds
 from core.schema import Shape
-from core.tone.shapes import BathCelsius, Curve, CurveBath, Lightness, Seconds
+from core.tone.shapes import Curve, Lightness
 
 MOST_AREAS = 40
 MOST_DONE = 500
+Method = Literal["stop-out", "open-up"]
 AreaName = Annotated[str, Field(min_length=1, max_length=80)]
 WarningCode = Literal[
     "tone-out-of-reach",
@@ -47,7 +49,7 @@ class PlanBitesInput(Shape):
     """What is wanted, with which curve, in which bath, after which bites."""
 
     curve: Curve | None = None
-    method: Literal["stop-out", "open-up"] = "stop-out"
+    method: Method = "stop-out"
     areas: list[Area] = Field(min_length=1, max_length=MOST_AREAS)
     bath: CurveBath
     done: list[DoneBite] = Field(default_factory=list, max_length=MOST_DONE)
@@ -64,6 +66,14 @@ class PlanBitesInput(Shape):
         return self
 
 
+class Reached(Shape):
+    """What an area comes to in the goal of its process, with its 95 % band."""
+
+    value: float
+    low: float
+    high: float
+
+
 class BittenDepth(Shape):
     """A group of lines at the end of a bite: depth and width [µm] with 95 % bands."""
 
@@ -74,24 +84,31 @@ class BittenDepth(Shape):
     width_um_low: float
     width_um_high: float
     darkness: float
+    """0 none to 1 the darkest a line can be."""
 
 
-class BittenArea(Shape):
-    """An area at the end of a bite, with its 95 % band."""
+class At(Shape):
+    """An area or a group of lines at the end of a bite."""
 
     name: str
+    finished: bool
+    reference_seconds: float
+    """Expected biting time so far, as at the conditions of the strip."""
+
+
+class BittenArea(At):
+    """An area at the end of a bite: its goal, and how light it prints or looks."""
+
+    goal: Reached
     lstar: float
     lstar_low: float
     lstar_high: float
-    finished: bool
-    reference_seconds: float
-    """Expected biting time so far, as at the strip."""
     lines: BittenDepth | None = None
     """For a group of lines; its ``lstar`` is then only what a line of that depth looks like."""
 
 
-class PlannedBite(Shape):
-    """One immersion still to come."""
+class BiteFacts(Shape):
+    """One immersion, made or still to come, whatever it is bitten for."""
 
     number: int
     seconds: float
@@ -100,7 +117,15 @@ class PlannedBite(Shape):
     """Expected biting time gained in this bite, as at the strip."""
     stop_out_before: list[str]
     open_before: list[str]
-    areas: list[BittenArea]
+
+
+Told = TypeVar("Told", bound=At)
+
+
+class Bite(BiteFacts, Generic[Told]):
+    """One immersion with what each open area comes to in it."""
+
+    areas: list[Told]
 
 
 class PlanWarning(Shape):
@@ -116,9 +141,9 @@ class PlanWarning(Shape):
 class PlanBitesOutput(Shape):
     """The bites still to make, what each area stands at, and what to beware of."""
 
-    done: list[PlannedBite]
+    done: list[Bite[BittenArea]]
     """Bites already made, with what they came to."""
-    bites: list[PlannedBite]
+    bites: list[Bite[BittenArea]]
     areas: list[BittenArea]
     """Every area as it will print when all is done, paper white included."""
     warnings: list[PlanWarning]
@@ -136,29 +161,49 @@ class RunSheetInput(PlanBitesInput):
     """The same as for planning; the sheet is for the bites that remain."""
 
 
+class Track(Shape):
+    """An area's goal on the sheet's grid of reference seconds, with its 95 % band."""
+
+    value: list[float]
+    low: list[float]
+    high: list[float]
+
+
 class SheetArea(Shape):
     """What the browser needs to follow one area with no network."""
 
     name: str
+    wanted: float | None
+    """In the goal of the process; None for what is never bitten."""
     wanted_lstar: float | None
     target_reference_seconds: float
     reached_reference_seconds: float
+    goal: Track
     lstar: list[float]
+    """How light it prints, or looks; on the same grid."""
     lstar_low: list[float]
     lstar_high: list[float]
-    wanted_depth_um: float | None = None
-    depth_um: list[float] | None = None
-    """For a group of lines, on the same grid, with its band."""
-    depth_um_low: list[float] | None = None
-    depth_um_high: list[float] | None = None
     land_um: float | None = None
     land_fails_seconds: float | None = None
 
 
-class RunSheet(Shape):
-    """Look-up tables of a run: tone or depth over reference seconds, speed over temperature."""
+class Goal(Shape):
+    """What a process is bitten for."""
 
-    part: Literal["tones", "lines"] = "tones"
+    kind: Literal["tone", "depth"]
+    sign: str
+    """Written before the number: "L*"."""
+    unit: str
+    """Written after it: "µm"."""
+    digits: int
+
+
+class RunSheet(Shape):
+    """Look-up tables of a run: its goal over reference seconds, speed over temperature."""
+
+    part: str
+    """The process it is for."""
+    goal: Goal
     plan: PlanBitesOutput
     grid_reference_seconds: list[float]
     temperatures_c: list[float]

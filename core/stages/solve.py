@@ -6,7 +6,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from core.kinetics.bite import Bite
-from core.stages.state import Bench, Exposure
+from core.stages.bench import Bench, Exposure
 
 Array = NDArray[np.float64]
 TOLERANCE_LSTAR = 0.02
@@ -17,7 +17,18 @@ SLOWEST_SPEED = 0.02
 
 
 def longest_clock(bench: Bench, at: Exposure) -> float:
-    """Return a clock time [s] within which the strip's end is surely passed."""
+    """Return a clock time [s] within which the strip's end is surely passed.
+
+    Parameters
+    ----------
+    bench : Bench
+    at : Exposure
+        Before the dip.
+
+    Returns
+    -------
+    float [s]
+    """
     tray = at.tray
     coldest = tray.temperature_c if tray.room_c is None else min(tray.temperature_c, tray.room_c)
     pace = float(np.mean(bench.speed.at(coldest, tray.load_g_per_l)))
@@ -71,6 +82,17 @@ def _between(
 
 
 def seconds_to_strip_end(bench: Bench, so_far: Array, bite: Bite) -> float:
-    """Return clock seconds until an area has bitten as long as the strip's last good patch."""
+    """Return clock seconds until an area has bitten as long as the strip's last good patch.
+
+    Parameters
+    ----------
+    bench : Bench
+    so_far : array (draws,) [reference s]
+    bite : Bite
+
+    Returns
+    -------
+    float [s]
+    """
     left = bench.valid_to_reference_seconds - float(so_far.mean())
     return bite.clock_for_mean(left) if left > 0 else 0.0

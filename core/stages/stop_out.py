@@ -5,8 +5,9 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import NDArray
 
+from core.stages.bench import Bench, Exposure, Solved, dip, lifted
+from core.stages.shapes import BiteFacts
 from core.stages.solve import longest_clock, seconds_to_tone
-from core.stages.state import Bench, Exposure, Immersion, dip, lifted
 
 Array = NDArray[np.float64]
 
@@ -15,9 +16,21 @@ NEAR_ENOUGH = 1.0
 """An area lifted this near to its tone (L*) or depth (µm) gets no further bite of a few seconds."""
 
 
-def plan_by_stopping_out(bench: Bench, start: Exposure) -> tuple[list[Immersion], Exposure]:
+def plan_by_stopping_out(bench: Bench, start: Exposure) -> tuple[list[Solved], Exposure]:
     """Return the remaining bites, lightest area first, and where the areas end.
 
+    Parameters
+    ----------
+    bench : Bench
+    start : Exposure
+        After the bites made.
+
+    Returns
+    -------
+    list of Solved, Exposure
+
+    Notes
+    -----
     After bites already made only the areas open in the last of them are still open.
     """
     waiting = _open_places(bench)
@@ -26,7 +39,7 @@ def plan_by_stopping_out(bench: Bench, start: Exposure) -> tuple[list[Immersion]
     before = [] if bench.given.done else [_name(bench, place) for place in closing]
     waiting = [place for place in waiting if place not in finished_now]
     before += [_name(bench, place) for place in finished_now]
-    bites: list[Immersion] = []
+    bites: list[Solved] = []
     at = start
     clock = sum(bite.seconds for bite in bench.given.done)
     while waiting:
@@ -34,19 +47,15 @@ def plan_by_stopping_out(bench: Bench, start: Exposure) -> tuple[list[Immersion]
         seconds, closed, after = _next_bite(bench, at, waiting)
         clock += seconds
         gained = (after.seconds - at.seconds)[waiting[0]].mean()
-        bites.append(
-            Immersion(
-                number=number,
-                seconds=seconds,
-                cumulative_seconds=clock,
-                reference_seconds=round(float(gained), 1),
-                stop_out_before=before,
-                open_before=[],
-                is_open=waiting,
-                finished=closed,
-                after=after,
-            )
+        facts = BiteFacts(
+            number=number,
+            seconds=seconds,
+            cumulative_seconds=clock,
+            reference_seconds=round(float(gained), 1),
+            stop_out_before=before,
+            open_before=[],
         )
+        bites.append(Solved(facts, is_open=waiting, finished=closed, after=after))
         before = [_name(bench, place) for place in closed]
         waiting = [place for place in waiting if place not in closed]
         at = after

@@ -1,82 +1,33 @@
-"""What to beware of in a plan, each with what to do about it."""
+"""What to beware of in any plan of bites, each with what to do about it."""
 
 from __future__ import annotations
 
-from itertools import pairwise
-
-import numpy as np
-from numpy.typing import NDArray
-
+from core.stages.bench import Bench, Solved, metal_gained_g_per_l
 from core.stages.shapes import PlanWarning
-from core.stages.state import Bench, Exposure, Immersion, ToneBench, metal_gained_g_per_l
-from core.tone.table import band
-
-Array = NDArray[np.float64]
 
 SHORTEST_BITE_SECONDS = 10.0
-REACHED_LSTAR = 1.0
-"""Nearer than this to the wanted tone counts as reached: nobody sees the difference."""
-LEAST_SEEN_LSTAR = 2.0
-"""Two printed areas nearer than this look like one tone."""
+"""No hand times less. ``room-practice``"""
 NEAR_END_SHARE = 0.8
+"""Of the end of life: from here a bath bites slowly and unevenly. ``room-practice``"""
 
 
-def warnings_of(
-    bench: ToneBench, start: Exposure, bites: list[Immersion], end: Exposure
-) -> list[PlanWarning]:
-    """Return the warnings of a plan, the gravest first."""
-    return [
-        *_overshoots(bench, start),
-        *_no_strip(bench),
-        *bath_near_end(bench, bites),
-        *_out_of_reach(bench, end),
-        *too_short(bench, bites),
-        *_too_close(bench, end),
-    ]
+def bath_near_end(bench: Bench, bites: list[Solved]) -> list[PlanWarning]:
+    """Return a warning where the bites to come load the bath to near its end of life.
 
+    Parameters
+    ----------
+    bench : Bench
+    bites : list of Solved
+        Still to come.
 
-def _no_strip(bench: ToneBench) -> list[PlanWarning]:
-    if bench.curve.measured:
-        return []
-    return [
-        PlanWarning(
-            code="no-strip",
-            text="No strip yet: these times are a guess. Bite a test strip of 6 patches first "
-            "(about 40 minutes).",
-        )
-    ]
-
-
-def _overshoots(bench: ToneBench, start: Exposure) -> list[PlanWarning]:
-    if not bench.given.done:
-        return []
-    found = []
-    still_open = bench.given.done[-1].open
-    for place, area in enumerate(bench.given.areas):
-        if area.lstar is None:
-            continue
-        now = float(bench.table.at(start.seconds[place]).mean())
-        if now < area.lstar - REACHED_LSTAR:
-            found.append(_overshoot(area.name, now, area.lstar, area.name in still_open))
-    return found
-
-
-def _overshoot(name: str, now: float, wanted: float, still_open: bool) -> PlanWarning:
-    first = "Stop it out before the next dip. " if still_open else ""
-    return PlanWarning(
-        code="overshoot",
-        area=name,
-        params={"lstar": round(now, 1), "wanted": wanted},
-        text=f"{name} went past its tone: it prints L* {now:.0f}, wanted {wanted:.0f}. {first}"
-        "Burnish it after the proof, or let the darker tones go as much darker.",
-    )
-
-
-def bath_near_end(bench: Bench, bites: list[Immersion]) -> list[PlanWarning]:
-    """Return a warning where the bites to come load the bath to near its end of life."""
+    Returns
+    -------
+    list of PlanWarning
+        One, or none.
+    """
     areas = bench.given.areas
     load = bench.tray.load_g_per_l + sum(
-        metal_gained_g_per_l(bench, [areas[place] for place in bite.is_open], bite.seconds)
+        metal_gained_g_per_l(bench, [areas[place] for place in bite.is_open], bite.facts.seconds)
         for bite in bites
     )
     end = bench.speed.row.end_g_per_l
@@ -93,54 +44,22 @@ def bath_near_end(bench: Bench, bites: list[Immersion]) -> list[PlanWarning]:
     ]
 
 
-def _out_of_reach(bench: ToneBench, end: Exposure) -> list[PlanWarning]:
-    found = []
-    for place, area in enumerate(bench.given.areas):
-        if area.lstar is None:
-            continue
-        reached = float(bench.table.at(end.seconds[place]).mean())
-        if area.lstar > bench.table.lightest + REACHED_LSTAR:
-            found.append(_too_light(area.name, area.lstar, bench.table.lightest))
-        elif reached > area.lstar + REACHED_LSTAR:
-            found.append(_too_dark(bench, area.name, area.lstar, reached))
-    return found
+def too_short(bench: Bench, bites: list[Solved]) -> list[PlanWarning]:
+    """Return a warning for each bite too short to be timed by hand, naming what to merge.
 
+    Parameters
+    ----------
+    bench : Bench
+    bites : list of Solved
+        Still to come.
 
-def _too_light(name: str, wanted: float, lightest: float) -> PlanWarning:
-    return PlanWarning(
-        code="tone-out-of-reach",
-        area=name,
-        params={"wanted": wanted, "nearest": round(lightest, 1)},
-        text=f"{name} is wanted at L* {wanted:.0f}, but an unbitten plate prints {lightest:.0f} "
-        "(plate tone). It is stopped out before the first bite; wipe it cleaner when you print.",
-    )
-
-
-def _too_dark(bench: ToneBench, name: str, wanted: float, reached: float) -> PlanWarning:
-    far = bench.table.lstar[:, -1].mean()
-    beyond = far <= wanted and bench.curve.measured
-    text = (
-        f"{name} is wanted at L* {wanted:.0f}; your strip shows no darker than {reached:.0f}. "
-        "The plan stops where the strip does. "
-    )
-    text += (
-        "Bite a strip with a longer patch to go on."
-        if beyond
-        else "Lay a second aquatint over it, use a coarser grain, or accept this tone."
-    )
-    return PlanWarning(
-        code="beyond-strip" if beyond else "tone-out-of-reach",
-        area=name,
-        params={"wanted": wanted, "nearest": round(reached, 1)},
-        text=text,
-    )
-
-
-def too_short(bench: Bench, bites: list[Immersion]) -> list[PlanWarning]:
-    """Return a warning for each bite too short to be timed by hand, naming what to merge."""
+    Returns
+    -------
+    list of PlanWarning
+    """
     found = []
     for i, bite in enumerate(bites):
-        if bite.seconds >= SHORTEST_BITE_SECONDS:
+        if bite.facts.seconds >= SHORTEST_BITE_SECONDS:
             continue
         places = [place for each in bites[i : i + 2] for place in each.finished]
         names = [bench.given.areas[place].name for place in dict.fromkeys(places)]
@@ -148,42 +67,10 @@ def too_short(bench: Bench, bites: list[Immersion]) -> list[PlanWarning]:
         found.append(
             PlanWarning(
                 code="bite-too-short",
-                bite=bite.number,
-                params={"seconds": bite.seconds, "least": SHORTEST_BITE_SECONDS},
-                text=f"Bite {bite.number} lasts only {bite.seconds:.0f} s, too short to time by "
-                f"hand. Give {together} one bite, or use a cooler or weaker bath.",
+                bite=bite.facts.number,
+                params={"seconds": bite.facts.seconds, "least": SHORTEST_BITE_SECONDS},
+                text=f"Bite {bite.facts.number} lasts only {bite.facts.seconds:.0f} s, too short "
+                f"to time by hand. Give {together} one bite, or use a cooler or weaker bath.",
             )
         )
     return found
-
-
-def _too_close(bench: ToneBench, end: Exposure) -> list[PlanWarning]:
-    areas = bench.given.areas
-    order = sorted(
-        (place for place, area in enumerate(areas) if area.lstar is not None),
-        key=lambda place: -(areas[place].lstar or 0.0),
-    )
-    found = []
-    for light, dark in pairwise(order):
-        if areas[light].lstar == areas[dark].lstar:
-            continue
-        tones = [bench.table.at(end.seconds[place]) for place in (light, dark)]
-        apart = float((tones[0] - tones[1]).mean())
-        if apart < max(LEAST_SEEN_LSTAR, _half_band(tones[0]), _half_band(tones[1])):
-            found.append(_close(areas[light].name, areas[dark].name, apart))
-    return found
-
-
-def _half_band(tones: Array) -> float:
-    low, high = band(tones)
-    return (high - low) / 2
-
-
-def _close(light: str, dark: str, apart: float) -> PlanWarning:
-    return PlanWarning(
-        code="tones-too-close",
-        area=dark,
-        params={"other": light, "apart_lstar": round(apart, 1)},
-        text=f"{light} and {dark} will print only {apart:.0f} L* apart; they may look like one "
-        "tone. Move one, or give both one bite.",
-    )

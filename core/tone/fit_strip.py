@@ -38,6 +38,10 @@ def fit_strip(given: FitStripInput) -> FitStripOutput:
     given : FitStripInput
         At least 3 patches, cumulative seconds, L* relative to the bare sheet.
 
+    Returns
+    -------
+    FitStripOutput
+
     Raises
     ------
     StripError

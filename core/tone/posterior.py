@@ -43,18 +43,48 @@ class Readings:
     bitten: Literal["dips", "once"]
 
     def without(self, place: int) -> Readings:
-        """Return the same readings with one patch left out of the fit."""
+        """Return the same readings with one patch left out of the fit.
+
+        Parameters
+        ----------
+        place : int
+
+        Returns
+        -------
+        Readings
+        """
         used = self.used.copy()
         used[place] = False
         return replace(self, used=used)
 
     def reference(self, wetting: Array) -> Array:
-        """Return the biting time of each patch for each wetting time: array (curves, n) [s]."""
+        """Return the biting time of each patch for each wetting time: array (curves, n) [s].
+
+        Parameters
+        ----------
+        wetting : array (curves,) [s]
+
+        Returns
+        -------
+        array (curves, n) [reference s]
+        """
         return patch_seconds(self.seconds, self.bitten, wetting)
 
 
 def patch_seconds(seconds: Array, bitten: str, wetting: Array) -> Array:
-    """Return reference seconds of patches at cumulative ``seconds`` [s] for each wetting [s]."""
+    """Return reference seconds of patches at cumulative ``seconds`` [s] for each wetting [s].
+
+    Parameters
+    ----------
+    seconds : array (n,) [s]
+    bitten : str
+        ``"dips"`` or ``"once"``.
+    wetting : array (curves,) [s]
+
+    Returns
+    -------
+    array (curves, n) [reference s]
+    """
     if bitten == "once":
         return np.maximum(0.0, seconds[None, :] - wetting[:, None])
     return biting_seconds(np.diff(seconds, prepend=0.0), wetting)
@@ -119,6 +149,17 @@ def _resample(weights: Array, count: int) -> NDArray[np.intp]:
 def draw_curves(readings: Readings, prior: PriorShape) -> Array:
     """Return curves that agree with the readings, as equally likely draws: (curves, SIZE).
 
+    Parameters
+    ----------
+    readings : Readings
+    prior : PriorShape
+
+    Returns
+    -------
+    array (curves, SIZE)
+
+    Notes
+    -----
     A Gauss–Newton search finds the best curve under heavy-tailed patch scatter; a widened normal
     about it proposes curves; their true weights decide which stay. Deterministic.
     """
@@ -132,6 +173,15 @@ def draw_curves(readings: Readings, prior: PriorShape) -> Array:
 
 
 def draw_prior(prior: PriorShape) -> Array:
-    """Return equally likely curves where there is no strip at all."""
+    """Return equally likely curves where there is no strip at all.
+
+    Parameters
+    ----------
+    prior : PriorShape
+
+    Returns
+    -------
+    array (curves, SIZE)
+    """
     factor = np.linalg.cholesky(prior.covariance)
     return np.asarray(prior.mean + normal_points(_DRAWS, SIZE) @ factor.T)

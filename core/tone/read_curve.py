@@ -24,6 +24,15 @@ CLOCK_STEP_SECONDS = 0.2
 def read_curve(given: ReadCurveInput) -> ReadCurveOutput:
     """Return answers for a single dip, in the strip's own bath or in ``bath``.
 
+    Parameters
+    ----------
+    given : ReadCurveInput
+        Tones [L*] and times [s].
+
+    Returns
+    -------
+    ReadCurveOutput
+
     Raises
     ------
     CoreError

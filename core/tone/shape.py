@@ -68,6 +68,17 @@ class PriorShape:
 def guess_shape(wetting_seconds: float, wetting_log_spread: float) -> PriorShape:
     """Return the prior for a strip about whose ground and metal nothing is known.
 
+    Parameters
+    ----------
+    wetting_seconds : float [s]
+    wetting_log_spread : float
+
+    Returns
+    -------
+    PriorShape
+
+    Notes
+    -----
     Centres: τ 5 min, β 0.85, D∞ 1.45 (1.2 to 1.8), plate tone about L* 94 (92 to 95.5: a hard or
     a soft wipe); land 0.27 (0.14 to 0.45: dust is laid to about a half, of which the wiped ink
     veils some), undercut in 12 min (a grain of 25 µm eaten from both sides at 1 µm/min).
@@ -102,6 +113,10 @@ def curve_density(parameters: Array, seconds: Array) -> Array:
     ----------
     parameters : array (curves, SIZE)
     seconds : array (times,) for all curves, or (curves, times), [reference s], at least 0
+
+    Returns
+    -------
+    array (curves, times)
     """
     safe = np.log(np.maximum(seconds, SHORTEST_SECONDS))
     plain = np.exp(parameters[:, :PLAIN])
@@ -121,7 +136,17 @@ def _land(parameters: Array, log_seconds: Array) -> Array:
 
 
 def curve_lightness(parameters: Array, seconds: Array) -> Array:
-    """Return L* for each curve, times as for ``curve_density`` [reference s]."""
+    """Return L* for each curve, times as for ``curve_density`` [reference s].
+
+    Parameters
+    ----------
+    parameters : array (curves, SIZE)
+    seconds : array (times,) or (curves, times) [reference s]
+
+    Returns
+    -------
+    array (curves, times) [L*]
+    """
     return lightness_from_density(curve_density(parameters, seconds))
 
 

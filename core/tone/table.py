@@ -28,7 +28,16 @@ class ToneTable:
     wetting: Array
 
     def at(self, reference_seconds: Array) -> Array:
-        """Return L* per draw at its own reference seconds, (..., draws)."""
+        """Return L* per draw at its own reference seconds, (..., draws).
+
+        Parameters
+        ----------
+        reference_seconds : array (..., draws) [reference s]
+
+        Returns
+        -------
+        array (..., draws) [L*]
+        """
         seconds = np.maximum(reference_seconds, 0.0)
         place = np.where(
             seconds < _FIRST,
@@ -48,13 +57,31 @@ class ToneTable:
 
 
 def tone_table(draws: Array) -> ToneTable:
-    """Return the table of curves given as parameter draws (draws, SIZE)."""
+    """Return the table of curves given as parameter draws (draws, SIZE).
+
+    Parameters
+    ----------
+    draws : array (draws, SIZE)
+
+    Returns
+    -------
+    ToneTable
+    """
     lstar = np.minimum.accumulate(curve_lightness(draws, GRID_SECONDS), axis=1)
     return ToneTable(lstar, np.exp(draws[:, WETTING]))
 
 
 def table_of(curve: Curve) -> ToneTable:
-    """Return the table of a curve as it was handed on."""
+    """Return the table of a curve as it was handed on.
+
+    Parameters
+    ----------
+    curve : Curve
+
+    Returns
+    -------
+    ToneTable
+    """
     return tone_table(np.array(curve.draws))
 
 
@@ -63,7 +90,17 @@ BAND_SHARES = (0.025, 0.975)
 
 
 def band(values: Array) -> tuple[float, float]:
-    """Return the 2.5 and 97.5 % points of equally likely draws (draws,)."""
+    """Return the 2.5 and 97.5 % points of equally likely draws (draws,).
+
+    Parameters
+    ----------
+    values : array (draws,)
+
+    Returns
+    -------
+    (float, float)
+        In the unit of ``values``.
+    """
     ordered = np.sort(values)
     places = np.arange(len(values))
     low, high = np.interp(np.array(BAND_SHARES) * (len(values) - 1), places, ordered)

@@ -9,7 +9,7 @@ from uuid import UUID
 from ninja import Schema
 from pydantic import Field
 
-from core.tone.shapes import BathCelsius, Baume, Load, MordantKey, RateFactor
+from core.kinetics.shapes import BathCelsius, Baume, Load, MordantKey, RateFactor
 
 Volume = Annotated[float, Field(gt=0, le=2000, json_schema_extra={"unit": "L"})]
 RoomCelsius = Annotated[float, Field(ge=-10, le=50, json_schema_extra={"unit": "°C"})]
@@ -21,7 +21,7 @@ class BathIn(Schema):
     id: UUID
     name: Annotated[str, Field(min_length=1, max_length=120)]
     mordant: MordantKey
-    vessel: Literal["tray", "tank"] = "tray"
+    vessel: Literal["tray", "tank", "bottle"] = "tray"
     volume_l: Volume
     baume: Baume | None = None
     load_g_per_l: Load = 0
@@ -61,6 +61,7 @@ class ReadingOut(Schema):
     by: str
     temperature_c: float | None
     load_g_per_l: float | None
+    gained_g_per_l: float
     note: str
 
 

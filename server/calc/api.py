@@ -14,8 +14,8 @@ from core.data.mordants import MORDANTS
 from core.image.dust_coverage import measure_dust
 from core.image.picture import open_picture
 from core.image.shapes import DustCoverageOutput, UmPerPixel
-from server.config.body_limit import too_large
-from server.config.errors import ErrorReply
+from server.replies.body_limit import too_large
+from server.replies.errors import ErrorReply
 
 router = Router(tags=["calculators"])
 

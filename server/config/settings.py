@@ -61,7 +61,9 @@ INSTALLED_APPS = [
     "server.rooms",
     "server.files",
     "server.record",
+    "server.members",
     "server.plates",
+    "server.events",
     "server.courses",
     "server.strips",
     "server.baths",
@@ -81,7 +83,7 @@ MIDDLEWARE = [
     "django.middleware.csrf.CsrfViewMiddleware",
     "django.contrib.auth.middleware.AuthenticationMiddleware",
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
-    "server.config.body_limit.BodyLimitMiddleware",
+    "server.replies.body_limit.BodyLimitMiddleware",
     "axes.middleware.AxesMiddleware",
 ]
 TEMPLATES = [
@@ -127,7 +129,7 @@ SESSION_COOKIE_SECURE = SECURE
 CSRF_COOKIE_NAME = "keen_csrf"
 CSRF_COOKIE_SECURE = SECURE
 CSRF_COOKIE_SAMESITE = "Lax"
-CSRF_FAILURE_VIEW = "server.config.errors.csrf_failed"
+CSRF_FAILURE_VIEW = "server.replies.errors.csrf_failed"
 SECURE_CONTENT_TYPE_NOSNIFF = True
 SECURE_REFERRER_POLICY = "same-origin"
 X_FRAME_OPTIONS = "DENY"

@@ -7,7 +7,7 @@ from django.http import FileResponse, HttpRequest, HttpResponse, HttpResponseBas
 from django.urls import path, re_path
 from django.views.decorators.csrf import ensure_csrf_cookie
 
-from server.config.api import api
+from server.api import api
 
 
 @ensure_csrf_cookie

@@ -8,14 +8,14 @@ from django.http import HttpRequest
 from ninja import Router
 
 from core.image.shapes import DustCoverageOutput
-from server.config.errors import ErrorReply
-from server.config.session import signed_in
+from server.accounts.session import signed_in
 from server.courses.actions.change import change_course
 from server.courses.actions.coverage import log_coverage
-from server.courses.actions.look import course_out
 from server.courses.models import Course
+from server.courses.reads import course_out
 from server.courses.schemas import CourseAct, CourseOut, CoverageIn
 from server.plates.models import Plate
+from server.replies.errors import ErrorReply
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 

@@ -3,21 +3,19 @@
 from __future__ import annotations
 
 from datetime import datetime
-from typing import Annotated, Any, Literal
+from typing import Annotated, Literal
 from uuid import UUID
 
 from ninja import Schema
 from pydantic import Field
 
-from core.course.shapes import CourseStepOut
+from core.course.shapes import CourseStepOut, MeasureValue, Status
 from core.ground.shapes import GroundCheckOutput
 from core.image.shapes import UmPerPixel
 from core.prepare.shapes import BevelOutput
 
 Reason = Annotated[str, Field(max_length=500)]
 StepId = Annotated[str, Field(min_length=1, max_length=60)]
-Status = Literal["todo", "done", "skipped"]
-MOST_STEPS = 200
 
 
 class CourseAct(Schema):
@@ -30,7 +28,7 @@ class CourseAct(Schema):
     keys: Annotated[list[StepId], Field(max_length=12)] = []
     """Steps of the table to add, or the one to swap in."""
     reason: Reason = ""
-    measures: dict[str, Any] = {}
+    measures: dict[str, MeasureValue] = {}
     """What was noted, by the keys of the step's measures."""
 
 
@@ -39,13 +37,17 @@ class StepNow(CourseStepOut):
 
     status: Status
     reason: str
-    measured: dict[str, Any]
+    measured: dict[str, MeasureValue]
     tries: int
     by: str
     at: datetime | None
     added: bool
     by_itself: bool
     """Done or not follows from the plan, the run or the proof; it is not marked by hand."""
+    plans: str | None
+    """The process whose plan it is about."""
+    bites: str | None
+    """The process whose run it is about."""
     waits_for: list[str]
     """Titles of needed steps that are not done."""
 

@@ -18,7 +18,8 @@ from server.plates.models import Plate
 from server.proofs.actions.log import log_proof
 from server.proofs.schemas import ProofIn
 from server.rooms.models import Room
-from server.runs.actions.begin import begin_run, end_run
+from server.runs.actions.begin import begin_run
+from server.runs.actions.end import end_run
 from server.runs.schemas import RunIn
 
 STEPS: Steps = (

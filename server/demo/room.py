@@ -9,8 +9,9 @@ from typing import Any
 
 from django.db import connection, transaction
 
-from core.tone.shapes import Conditions
+from core.kinetics.shapes import Conditions
 from server.accounts.models import User
+from server.baths.actions.keep import begin_readings
 from server.baths.models import Bath
 from server.courses.actions.begin import begin_course
 from server.demo.lantern_row import load_lantern_row
@@ -81,13 +82,14 @@ def drop() -> None:
 def _tables_in_order() -> list[Any]:
     from server.baths.models import BathReading
     from server.courses.models import Course
+    from server.events.models import Event
     from server.files.models import Picture
     from server.plans.models import Plan
     from server.plates.models import Work
     from server.proofs.models import Proof
     from server.record.models import Entry
     from server.rooms.models import HandLink
-    from server.runs.models import Event, Run
+    from server.runs.models import Run
     from server.shopbook.models import OwnNumber, Recipe, Tool
     from server.timers.models import Timer
 
@@ -132,12 +134,16 @@ def _baths(here: DemoRoom) -> None:
         {"name": "Grey tank", "mordant": "zinc-copper-sulphate", "vessel": "tank",
          "volume_l": 6.0, "load_g_per_l": 3.0, "temperature_c": 17.5, "room_c": 18.0,
          "held_copper": True},
+        {"name": "Brown bottle", "mordant": "copper-ferric", "vessel": "bottle",
+         "volume_l": 0.25, "baume": 42.0, "load_g_per_l": 0.0, "temperature_c": 18.0,
+         "room_c": 18.0, "held_copper": True},
     )  # fmt: skip
     for row in rows:
-        Bath.objects.create(
-            id=make_id(row["name"]), room=here.room,
-            temperature_at=here.now - timedelta(minutes=50), **row,
-        )  # fmt: skip
+        at = here.now - timedelta(minutes=50)
+        bath = Bath.objects.create(
+            id=make_id(row["name"]), room=here.room, temperature_at=at, **row
+        )
+        begin_readings(bath, here.keeper, at)
 
 
 STRIPS: tuple[dict[str, Any], ...] = (

@@ -1,4 +1,4 @@
-"""Steam Stall: soft ground laid a few minutes ago, cooling."""
+"""Steam Stall: soft ground laid a few minutes ago, cooling; its pools of steam planned."""
 
 from __future__ import annotations
 
@@ -8,6 +8,8 @@ from server.accounts.models import User
 from server.courses.actions.begin import begin_course
 from server.demo.hands import Steps, do_steps, move_back
 from server.demo.tablet import MakeId
+from server.plans.actions.keep import keep_plan
+from server.plans.schemas import PlanArea, PlanIn
 from server.plates.models import Plate
 from server.rooms.models import Room
 from server.timers.actions.keep import start_timer
@@ -23,10 +25,22 @@ STEPS: Steps = (
     ("soft-ground", {"heat": 75, "film": "even"}),
 )
 COOLING_SECONDS, GONE_SECONDS = 12 * 60.0, 4 * 60.0
+TEXTURES = (
+    ("Gauze", "awning cloth", 35.0, 18.0),
+    ("Thread", "the stall's ropes", 60.0, 4.0),
+)
+"""Name, what it is, depth [µm], metal opened [cm²]."""
+POOLS: tuple[tuple[str, str, float | None, float], ...] = (
+    ("Whites", "pot lids, lamp", None, 30.0),
+    ("Thin steam", "above the pots", 74.0, 12.0),
+    ("Steam", "rolling under the awning", 55.0, 16.0),
+    ("Shadow", "behind the counter", 36.0, 8.0),
+)
+"""Name, what it is, L* wanted, surface [cm²]."""
 
 
 def load_steam_stall(room: Room, user: User, now: datetime, make_id: MakeId) -> None:
-    """Load the plate with its course and its cooling timer."""
+    """Load the plate with its course, its plans and its cooling timer."""
     plate = Plate.objects.create(
         id=make_id("Steam Stall"), room=room, name="Steam Stall", metal="copper",
         route="soft ground", routes=["soft ground", "spit bite"], thickness_mm=1.2, width_mm=150,
@@ -35,6 +49,7 @@ def load_steam_stall(room: Room, user: User, now: datetime, make_id: MakeId) -> 
     begin_course(plate)
     do_steps(plate, user, STEPS)
     move_back(plate, now - timedelta(seconds=GONE_SECONDS), timedelta(minutes=14))
+    _plans(room, user, plate, make_id)
     start_timer(
         user, room.id,
         TimerIn(
@@ -42,3 +57,22 @@ def load_steam_stall(room: Room, user: User, now: datetime, make_id: MakeId) -> 
             seconds=COOLING_SECONDS, ago_seconds=GONE_SECONDS,
         ),
     )  # fmt: skip
+
+
+def _plans(room: Room, user: User, plate: Plate, make_id: MakeId) -> None:
+    textures = [
+        PlanArea(name=name, parts=parts, depth_um=depth, open_cm2=open_cm2)
+        for name, parts, depth, open_cm2 in TEXTURES
+    ]
+    pools = [
+        PlanArea(name=name, parts=parts, lstar=lstar, open_cm2=open_cm2)
+        for name, parts, lstar, open_cm2 in POOLS
+    ]
+    for part, bath, strip, areas in (
+        ("lines", "Amber tray", None, textures),
+        ("spit-bite", "Brown bottle", make_id("Rosin last week"), pools),
+    ):
+        given = PlanIn(
+            id=make_id(f"steam {part}"), part=part, bath=make_id(bath), strip=strip, areas=areas
+        )
+        keep_plan(user, room.id, plate.id, given)

@@ -7,10 +7,11 @@ from collections.abc import Callable
 from datetime import datetime, timedelta
 
 from server.accounts.models import User
-from server.runs.actions.log import log_events
+from server.events.actions.log import log_events
+from server.events.schemas import EventsIn
 from server.runs.actions.state import follow
 from server.runs.models import Run
-from server.runs.schemas import EventIn, EventsIn
+from server.runs.subject import RUN
 
 MakeId = Callable[[str], uuid.UUID]
 
@@ -27,12 +28,13 @@ class Tablet:
         self.sequence += 1
         event_id = self.make_id(f"{self.name} event {self.sequence}")
         offset = self.now.timestamp() * 1000
-        event = EventIn(
-            id=event_id, kind=kind, device=self.make_id("tablet"), sequence=self.sequence,  # type: ignore[arg-type]
-            monotonic_ms=(at - self.now).total_seconds() * 1000, offset_ms=offset,
-            offset_spread_ms=12, data=data,
-        )  # fmt: skip
-        log_events(self.user, self.run.room.id, self.run.id, EventsIn(events=[event]))
+        event = {
+            "id": event_id, "kind": kind, "device": self.make_id("tablet"),
+            "sequence": self.sequence, "monotonic_ms": (at - self.now).total_seconds() * 1000,
+            "offset_ms": offset, "offset_spread_ms": 12, "data": data,
+        }  # fmt: skip
+        given = EventsIn.model_validate({"events": [event]})
+        log_events(self.user, self.run.room.id, RUN, self.run.id, given)
         return event_id
 
     def bite(self, begin: datetime, late_seconds: float) -> datetime:

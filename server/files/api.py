@@ -11,10 +11,10 @@ from django.http import FileResponse, HttpRequest
 from ninja import File, Form, Router, Schema
 from ninja.files import UploadedFile
 
-from server.config.errors import ErrorReply
-from server.config.session import signed_in
+from server.accounts.session import signed_in
 from server.files.actions.store import store_picture
 from server.files.models import Picture
+from server.replies.errors import ErrorReply
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 

@@ -16,12 +16,11 @@ class Plan(RoomThing):
     bath = models.ForeignKey("baths.Bath", models.PROTECT, related_name="+")
     strip = models.ForeignKey("strips.Strip", models.PROTECT, null=True, related_name="+")
     part = models.CharField(max_length=10, default="tones")
-    """"lines" or "tones": a mixed plate has a plan for each, its lines bitten first."""
+    """A key of the core's processes: a mixed plate has a plan for each, bitten in their order."""
     method = models.CharField(max_length=10, default="stop-out")
     round_to_seconds = models.FloatField(default=5)
     areas = models.JSONField()
-    """Tones: [{"name", "parts", "lstar", "open_cm2"}], lightest first. Lines: with "depth_um" or
-    "darkness", "needle_um" and "spacing_um" in place of "lstar", finest first."""
+    """[{"name", "parts", …}] with the columns of the process's wish; what is bitten least first."""
     measured = models.JSONField(default=list)
     """Lines of this plate that were measured: see ``MeasuredLine``."""
 

@@ -2,40 +2,52 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal
+from typing import TYPE_CHECKING, Annotated, Any, Literal, Optional
 from uuid import UUID
 
 from ninja import Schema
-from pydantic import Field, field_validator, model_validator
+from pydantic import Field, create_model, field_validator
 
-from core.line.shapes import (
-    MOST_MEASURED,
-    Darkness,
-    Depth,
-    MeasuredLine,
-    Micron,
-    Spacing,
-)
-from core.stages.shapes import MOST_AREAS, AreaName, RunSheet
-from core.tone.shapes import Lightness
-
-Part = Literal["tones", "lines"]
+from core.line.shapes import MOST_MEASURED, MeasuredLine
+from core.process.rows import PROCESSES
+from core.process.shapes import ProcessWords
+from core.stages.shapes import MOST_AREAS, AreaName, Method, RunSheet
 
 
-class PlanArea(Schema):
-    """An area and the tone it shall have (``lstar`` null stays white), or a group of lines.
+class _AreaOfAny(Schema):
+    """An area of a plan: what it is called, how large it is, and what is wanted of it.
 
-    A group of lines has ``depth_um`` or ``darkness``, one of the two.
+    What can be wanted are the columns of the processes; each takes its own.
     """
 
     name: AreaName
     parts: Annotated[str, Field(max_length=200)] = ""
-    lstar: Lightness | None = None
-    depth_um: Depth | None = None
-    darkness: Darkness | None = None
-    needle_um: Micron | None = None
-    spacing_um: Spacing | None = None
     open_cm2: Annotated[float, Field(ge=0, le=20000, json_schema_extra={"unit": "cm²"})]
+
+
+def _columns() -> dict[str, Any]:
+    """Return what the processes want of an area, each column once, null where it is not theirs."""
+    wishes = [row.wish.model_fields for row in PROCESSES.values()]
+    columns = {name: field for fields in wishes for name, field in fields.items()}
+    return {
+        name: (Optional[field.annotation], None)  # noqa: UP045 (made at run time)
+        for name, field in columns.items()
+        if name not in _AreaOfAny.model_fields
+    }
+
+
+if TYPE_CHECKING:
+    Part = str
+
+    class PlanArea(_AreaOfAny):
+        """As the checker of types sees it: any columns."""
+
+        def __init__(self, **columns: Any) -> None: ...
+else:
+    Part = Literal[tuple(PROCESSES)]
+    PlanArea = create_model(
+        "PlanArea", __base__=_AreaOfAny, __doc__=_AreaOfAny.__doc__, **_columns()
+    )
 
 
 class PlanIn(Schema):
@@ -46,7 +58,8 @@ class PlanIn(Schema):
     bath: UUID
     strip: UUID | None = None
     part: Part = "tones"
-    method: Literal["stop-out", "open-up"] = "stop-out"
+    """The process; tones where an older program does not say."""
+    method: Method = "stop-out"
     round_to_seconds: Annotated[float, Field(gt=0, le=60, json_schema_extra={"unit": "s"})] = 5
     areas: Annotated[list[PlanArea], Field(min_length=1, max_length=MOST_AREAS)]
     measured: Annotated[list[MeasuredLine], Field(max_length=MOST_MEASURED)] = []
@@ -57,14 +70,6 @@ class PlanIn(Schema):
         if len({area.name for area in areas}) < len(areas):
             raise ValueError("each area needs its own name")
         return areas
-
-    @model_validator(mode="after")
-    def _goals_of_the_part(self) -> PlanIn:
-        for area in self.areas:
-            as_lines = (area.depth_um is None) != (area.darkness is None)
-            if self.part == "lines" and not as_lines:
-                raise ValueError(f"{area.name} needs a depth_um or a darkness, one of the two")
-        return self
 
 
 class PlanOut(Schema):
@@ -77,8 +82,9 @@ class PlanOut(Schema):
     bath_name: str
     strip: UUID | None
     strip_name: str | None
-    part: str
-    method: str
+    part: Part
+    process: ProcessWords
+    method: Method
     measured: list[MeasuredLine]
     """Measured on this plate; a line strip's own come beside them."""
     round_to_seconds: float

@@ -7,13 +7,14 @@ from uuid import UUID
 from django.http import HttpRequest
 from ninja import Query, Router
 
-from server.config.errors import ErrorReply
-from server.config.paging import Page, page_of
-from server.config.session import signed_in
+from server.accounts.session import signed_in
 from server.plates.models import Plate
-from server.proofs.actions.log import advice_for, log_proof
+from server.proofs.actions.log import log_proof
 from server.proofs.models import Proof
-from server.proofs.schemas import ProofIn, ProofOut, ToneOut
+from server.proofs.reads import proof_out
+from server.proofs.schemas import ProofIn, ProofOut
+from server.replies.errors import ErrorReply
+from server.replies.paging import Page, page_of
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 
@@ -39,25 +40,3 @@ def post_proof(request: HttpRequest, room: RoomId, payload: ProofIn) -> tuple[in
 def get_proof(request: HttpRequest, room: RoomId, proof: UUID) -> ProofOut:
     """Show a proof with its advice."""
     return proof_out(find(Proof, enter(signed_in(request), room, "look"), proof))
-
-
-def proof_out(proof: Proof) -> ProofOut:
-    """Return a proof with what it asks for next."""
-    return ProofOut(
-        id=proof.id,
-        plate=proof.plate_id,
-        picture=proof.picture_id,
-        state_number=proof.state_number,
-        pulled_at=proof.pulled_at,
-        paper=proof.paper,
-        soak_minutes=proof.soak_minutes,
-        ink=proof.ink,
-        wipe=proof.wipe,
-        pressure=proof.pressure,
-        passes=proof.passes,
-        note=proof.note,
-        tones=[ToneOut(**tone) for tone in proof.tones],
-        foul_bite=proof.foul_bite,
-        ok_to_print=proof.ok_to_print,
-        advice=advice_for(proof),
-    )

@@ -10,16 +10,17 @@ from django.db.models import Q, QuerySet
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
-from server.config.errors import ErrorReply
-from server.config.paging import Page, page_of
-from server.config.session import signed_in
-from server.plates.models import Plate
+from server.accounts.session import signed_in
 from server.record.actions.note import add_note
+from server.record.actions.plate_of import plate_of
 from server.record.models import Entry
+from server.record.reads import entry_out
 from server.record.schemas import EntryOut, NoteIn
+from server.replies.errors import ErrorReply
+from server.replies.paging import Page, page_of
 from server.rooms.models import Room
 from server.rooms.path import RoomId
-from server.rooms.permissions import enter, find
+from server.rooms.permissions import enter
 
 router = Router(tags=["record"])
 
@@ -74,21 +75,7 @@ def write_note(request: HttpRequest, room: RoomId, payload: NoteIn) -> tuple[int
 def _entries(room: Room, plate: UUID | None, search: str) -> QuerySet[Entry]:
     entries = Entry.objects.filter(room=room).select_related("by")
     if plate is not None:
-        entries = entries.filter(plate=find(Plate, room, plate))
+        entries = entries.filter(plate_id=plate_of(room, plate).id)
     if search:
         entries = entries.filter(Q(text__icontains=search) | Q(kind__icontains=search))
     return entries
-
-
-def entry_out(entry: Entry) -> EntryOut:
-    """Return an entry as it is shown."""
-    return EntryOut(
-        id=entry.id,
-        plate=entry.plate_id,
-        at=entry.at,
-        by=entry.by.name if entry.by else None,
-        kind=entry.kind,
-        text=entry.text,
-        data=entry.data,
-        corrects=entry.corrects_id,
-    )

@@ -8,7 +8,7 @@ from typing import TypeVar
 from django.db import IntegrityError, transaction
 
 from server.accounts.models import User
-from server.config.errors import NotAllowed, NotFound, Stale
+from server.replies.errors import NotAllowed, NotFound, Stale
 from server.rooms.models import Membership, Room, RoomThing
 
 BOTH = frozenset({"keeper", "printer"})

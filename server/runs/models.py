@@ -1,14 +1,12 @@
-"""Runs at the bath and their append-only events."""
+"""Runs at the bath; what happened in them are events."""
 
 from __future__ import annotations
 
-import uuid
 from typing import ClassVar
 
 from django.db import models
 
-from server.accounts.models import User
-from server.rooms.models import Room, RoomThing
+from server.rooms.models import RoomThing
 
 
 class Run(RoomThing):
@@ -38,29 +36,3 @@ class Run(RoomThing):
                 name="one_open_run_a_plate",
             )
         ]
-
-
-class Event(models.Model):
-    """One thing that happened; append-only: the database refuses update and delete.
-
-    ``at`` is the device's monotonic time plus its offset to this server's clock; ``offset_spread``
-    says how sure that is. ``received_at`` is the server's own.
-    """
-
-    id = models.UUIDField(primary_key=True, default=uuid.uuid4)
-    room = models.ForeignKey(Room, models.CASCADE, related_name="+")
-    run = models.ForeignKey(Run, models.CASCADE, related_name="events")
-    kind = models.CharField(max_length=20)
-    device = models.UUIDField()
-    sequence = models.PositiveBigIntegerField()
-    monotonic_ms = models.FloatField()
-    offset_ms = models.FloatField()
-    offset_spread_ms = models.FloatField()
-    at = models.DateTimeField()
-    received_at = models.DateTimeField()
-    by = models.ForeignKey(User, models.PROTECT, related_name="+")
-    data = models.JSONField(default=dict)
-
-    class Meta:
-        ordering: ClassVar = ["at", "device", "sequence", "id"]
-        indexes: ClassVar = [models.Index(fields=["run", "at"])]

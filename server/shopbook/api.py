@@ -5,9 +5,9 @@ from __future__ import annotations
 from django.http import HttpRequest
 from ninja import Query, Router
 
-from server.config.errors import ErrorReply
-from server.config.paging import Page, page_of
-from server.config.session import signed_in
+from server.accounts.session import signed_in
+from server.replies.errors import ErrorReply
+from server.replies.paging import Page, page_of
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter
 from server.shopbook.actions.keep import keep_recipe, keep_tool

@@ -9,7 +9,7 @@ from uuid import UUID
 from ninja import Schema
 from pydantic import Field
 
-from core.tone.shapes import MordantKey
+from core.kinetics.shapes import MordantKey
 
 NumberColumn = Literal[
     "rate_um_per_min", "rate_log_spread", "energy_kj_per_mol", "energy_spread_kj_per_mol",

@@ -2,58 +2,56 @@
 
 from __future__ import annotations
 
-from typing import Any
 from uuid import UUID
 
-import numpy as np
 from django.http import HttpRequest
 from ninja import Query, Router
 
-from core.data.mordants import MORDANTS
-from core.line.shapes import MeasuredLine
 from core.tone.read_curve import read_curve
-from core.tone.shapes import Conditions, Curve, CurvePoint, ReadCurveInput
+from core.tone.shapes import Curve, ReadCurveInput
+from server.accounts.session import signed_in
 from server.baths.actions.facts import bath_facts
 from server.baths.models import Bath
-from server.config.errors import BadValue, ErrorBody, ErrorReply
-from server.config.paging import Page, page_of
-from server.config.session import signed_in
+from server.events.actions.log import log_events
+from server.events.schemas import EventsIn
+from server.replies.errors import BadValue, ErrorReply
+from server.replies.paging import Page, page_of
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 from server.strips.actions.keep import change_strip, make_strip
 from server.strips.models import Strip
+from server.strips.reads import strip_bites, strip_card, strip_out
 from server.strips.schemas import (
     Answer,
     Ask,
+    StripBites,
     StripCard,
     StripChange,
     StripIn,
     StripOut,
-    StripPatch,
 )
+from server.strips.subject import STRIP
 
 router = Router(tags=["strips"])
-LINE_POINTS = 28
-FIRST_SECONDS = 8.0
 
 
 @router.get("/strips", response={200: Page[StripCard], 404: ErrorReply})
 def get_strips(request: HttpRequest, room: RoomId, page: int = Query(1, ge=1)) -> Page[StripCard]:
     """List the strips, newest first."""
     place = enter(signed_in(request), room, "look")
-    return page_of(Strip.objects.filter(room=place).order_by("-created_at"), page, _card)
+    return page_of(Strip.objects.filter(room=place).order_by("-created_at"), page, strip_card)
 
 
 @router.post("/strips", response={201: StripOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply})
 def post_strip(request: HttpRequest, room: RoomId, payload: StripIn) -> tuple[int, StripOut]:
     """Store a strip."""
-    return 201, _out(make_strip(signed_in(request), room, payload))
+    return 201, strip_out(make_strip(signed_in(request), room, payload))
 
 
 @router.get("/strips/{uuid:strip}", response={200: StripOut, 404: ErrorReply})
 def get_strip(request: HttpRequest, room: RoomId, strip: UUID) -> StripOut:
     """Show a strip with its curve."""
-    return _out(find(Strip, enter(signed_in(request), room, "look"), strip))
+    return strip_out(find(Strip, enter(signed_in(request), room, "look"), strip))
 
 
 @router.put(
@@ -62,7 +60,7 @@ def get_strip(request: HttpRequest, room: RoomId, strip: UUID) -> StripOut:
 )
 def put_strip(request: HttpRequest, room: RoomId, strip: UUID, payload: StripChange) -> StripOut:
     """Change a strip."""
-    return _out(change_strip(signed_in(request), room, strip, payload))
+    return strip_out(change_strip(signed_in(request), room, strip, payload))
 
 
 @router.post("/strips/{uuid:strip}/ask", response={200: Answer, 404: ErrorReply, 422: ErrorReply})
@@ -82,50 +80,17 @@ def post_ask(request: HttpRequest, room: RoomId, strip: UUID, payload: Ask) -> A
     return Answer(points=read_curve(given).points)
 
 
-def _card(strip: Strip) -> StripCard:
-    return StripCard(**_card_facts(strip))
+@router.get("/strips/{uuid:strip}/bites", response={200: StripBites, 404: ErrorReply})
+def get_strip_bites(request: HttpRequest, room: RoomId, strip: UUID) -> StripBites:
+    """Show a strip at the bath: its dips, and the patch times that follow."""
+    return strip_bites(find(Strip, enter(signed_in(request), room, "look"), strip))
 
 
-def _card_facts(strip: Strip) -> dict[str, Any]:
-    mordant = strip.conditions["mordant"]
-    fit = strip.fit or {}
-    outliers = sum(1 for patch in fit.get("patches", []) if patch["outlier"])
-    return {
-        "id": strip.id,
-        "name": strip.name,
-        "ground": strip.ground,
-        "metal": strip.metal,
-        "mordant": mordant,
-        "mordant_label": MORDANTS[mordant].label,
-        "patches": len(strip.patches),
-        "left_out": outliers + sum(1 for p in strip.patches if p.get("left_out")),
-        "usable": strip.curve is not None,
-        "lines": len(strip.lines),
-        "read_on": strip.read_on,
-        "lightest_lstar": fit.get("lightest_lstar"),
-        "darkest_lstar": fit.get("darkest_lstar"),
-    }
-
-
-def _out(strip: Strip) -> StripOut:
-    return StripOut(
-        **_card_facts(strip),
-        bitten=strip.bitten,
-        conditions=Conditions.model_validate(strip.conditions),
-        readings=[StripPatch(**patch) for patch in strip.patches],
-        measured=[MeasuredLine(**line) for line in strip.lines],
-        note=strip.note,
-        fit=strip.fit,
-        fault=ErrorBody(**strip.fault) if strip.fault else None,
-        line=_line(strip),
-        created_at=strip.created_at,
-        version=strip.version,
-    )
-
-
-def _line(strip: Strip) -> list[CurvePoint]:
-    if strip.curve is None:
-        return []
-    curve = Curve.model_validate(strip.curve)
-    seconds = np.geomspace(FIRST_SECONDS, curve.valid_to_seconds, LINE_POINTS).round(1)
-    return read_curve(ReadCurveInput(curve=curve, seconds=seconds.tolist())).points
+@router.post(
+    "/strips/{uuid:strip}/events", response={200: StripBites, 404: ErrorReply, 422: ErrorReply}
+)
+def post_strip_events(
+    request: HttpRequest, room: RoomId, strip: UUID, payload: EventsIn
+) -> StripBites:
+    """Log events of a strip; those known already are passed over."""
+    return strip_bites(log_events(signed_in(request), room, STRIP, strip, payload))

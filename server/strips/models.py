@@ -14,6 +14,8 @@ class Strip(RoomThing):
     ground = models.CharField(max_length=80)
     metal = models.CharField(max_length=20)
     bitten = models.CharField(max_length=10)
+    bath = models.ForeignKey("baths.Bath", models.PROTECT, null=True, related_name="+")
+    """Where it is bitten; null for one read off an older scrap."""
     conditions = models.JSONField()
     patches = models.JSONField(default=list)
     """[{"seconds", "lstar", "spread", "left_out"}]."""

@@ -9,15 +9,12 @@ from uuid import UUID
 from ninja import Schema
 from pydantic import Field
 
+from core.events.fold import RunState
+from core.kinetics.shapes import Conditions, Seconds
 from core.line.shapes import MOST_MEASURED, MeasuredLine
-from core.tone.shapes import (
-    MOST_PATCHES,
-    Conditions,
-    CurvePoint,
-    Lightness,
-    Seconds,
-)
-from server.config.errors import ErrorBody
+from core.tone.shapes import MOST_PATCHES, CurvePoint, Lightness
+from server.events.schemas import EventOut
+from server.replies.errors import ErrorBody
 
 
 class StripPatch(Schema):
@@ -40,6 +37,8 @@ class StripIn(Schema):
     ground: Annotated[str, Field(max_length=80)] = "rosin dust"
     bitten: Literal["dips", "once"] = "dips"
     conditions: Conditions
+    bath: UUID | None = None
+    """The bath it is bitten in here; null where it was bitten elsewhere."""
     patches: Annotated[list[StripPatch], Field(max_length=MOST_PATCHES)] = []
     lines: Lines = []
     """A line strip's lines, measured for depth and width."""
@@ -55,6 +54,7 @@ class StripChange(Schema):
     ground: Annotated[str, Field(max_length=80)] | None = None
     bitten: Literal["dips", "once"] | None = None
     conditions: Conditions | None = None
+    bath: UUID | None = None
     patches: Annotated[list[StripPatch], Field(max_length=MOST_PATCHES)] | None = None
     lines: Lines | None = None
     read_on: date | None = None
@@ -84,6 +84,8 @@ class StripOut(StripCard):
     """A strip with its fit, or the reason why it gives none."""
 
     bitten: str
+    bath: UUID | None
+    bath_name: str
     conditions: Conditions
     readings: list[StripPatch]
     measured: list[MeasuredLine]
@@ -108,3 +110,16 @@ class Answer(Schema):
     """The answers: tones first, then times."""
 
     points: list[CurvePoint]
+
+
+class StripBites(Schema):
+    """A strip at the bath: its dips so far, and the patch times that follow from them."""
+
+    strip: UUID
+    state: RunState
+    in_bath: bool
+    seconds: list[float]
+    """Cumulative time in the bath after each lift: the patch covered next has had so long [s]."""
+    bath_line: list[tuple[float, float]]
+    now_seconds: float
+    events: list[EventOut]

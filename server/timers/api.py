@@ -7,12 +7,13 @@ from uuid import UUID
 from django.http import HttpRequest
 from ninja import Router
 
-from server.config.errors import ErrorReply
-from server.config.session import signed_in
+from server.accounts.session import signed_in
+from server.replies.errors import ErrorReply
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter
 from server.timers.actions.keep import end_timer, start_timer
 from server.timers.models import Timer
+from server.timers.reads import timer_out
 from server.timers.schemas import TimerIn, TimerOut
 
 router = Router(tags=["timers"])
@@ -37,19 +38,3 @@ def post_timer(request: HttpRequest, room: RoomId, payload: TimerIn) -> tuple[in
 def post_timer_end(request: HttpRequest, room: RoomId, timer: UUID) -> TimerOut:
     """End a timer."""
     return timer_out(end_timer(signed_in(request), room, timer))
-
-
-def timer_out(timer: Timer) -> TimerOut:
-    """Return a timer by this server's clock."""
-    started = timer.started_at.timestamp()
-    return TimerOut(
-        id=timer.id,
-        plate=timer.plate_id,
-        plate_name=timer.plate.name if timer.plate else "",
-        what=timer.what,
-        started_seconds=started,
-        ends_seconds=started + timer.seconds,
-        seconds=timer.seconds,
-        by=timer.by.name,
-        ended_at=timer.ended_at,
-    )

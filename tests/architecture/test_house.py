@@ -1,6 +1,8 @@
 """The rules of the house that a machine can check."""
 
 import ast
+import dataclasses
+import importlib
 import json
 import re
 import subprocess
@@ -41,8 +43,32 @@ def test_no_screen_imports_another_screen():
                 assert found.relative_to(screens.resolve()).parts[:2] == own, (path, target)
 
 
+def test_no_circles_among_the_files_of_the_front_end():
+    source = ROOT / "web" / "src"
+    files = {p.resolve() for ending in ("ts", "tsx") for p in source.rglob(f"*.{ending}")}
+
+    def imported(path):
+        for target in re.findall(r'(?:from|import\()\s*"(\.[^"]+)"', path.read_text()):
+            base = (path.parent / target).resolve()
+            yield from (p for p in (Path(f"{base}.ts"), Path(f"{base}.tsx")) if p in files)
+
+    seen, path = set(), []
+
+    def walk(file):
+        assert file not in path, " > ".join(str(p.relative_to(source)) for p in [*path, file])
+        if file not in seen:
+            seen.add(file)
+            path.append(file)
+            for each in imported(file):
+                walk(each)
+            path.pop()
+
+    for file in sorted(files):
+        walk(file)
+
+
 def test_generated_types_are_those_of_the_schema(tmp_path):
-    from server.config.api import api
+    from server.api import api
 
     kept = json.loads((ROOT / "web/src/api/openapi.json").read_text())
     now = json.loads(json.dumps(api.get_openapi_schema(), default=str))
@@ -55,17 +81,130 @@ def test_generated_types_are_those_of_the_schema(tmp_path):
     assert made.read_text() == (ROOT / "web/src/api/schema.gen.ts").read_text(), "run: ./keen api"
 
 
-def test_every_source_named_in_the_data_is_in_the_bibliography():
-    cited = set(re.findall(r"@\w+\{([\w-]+),", (ROOT / "docs/sources.bib").read_text()))
-    from core.data.cautions import CAUTIONS
-    from core.data.grounds import GROUNDS, TEXTURES, TRANSFERS
-    from core.data.mordants import METALS, MORDANTS
-    from core.data.repair import REPAIRS
-    from core.data.solvents import SOLVENTS
-    from core.data.steps import STEPS
+def test_the_browsers_table_of_kinds_is_the_cores():
+    from core.events.export import kinds_json
 
-    tables = (MORDANTS, METALS, CAUTIONS, STEPS, GROUNDS, TEXTURES, TRANSFERS, SOLVENTS, REPAIRS)
-    assert {row.source for table in tables for row in table.values()} <= cited
+    assert (ROOT / "web/src/api/kinds.gen.json").read_text() == kinds_json(), "run: ./keen api"
+
+
+CITED = set(re.findall(r"@\w+\{([\w-]+),", (ROOT / "docs/sources.bib").read_text()))
+TABLES = [p for p in CORE if p.parent.name == "data" and p.name != "__init__.py"]
+
+
+def rows_of(value):
+    """Every row that has a source, however deep in dicts and tuples."""
+    if dataclasses.is_dataclass(value) and not isinstance(value, type):
+        yield value
+        value = [getattr(value, field.name) for field in dataclasses.fields(value)]
+    if isinstance(value, dict):
+        value = list(value.values())
+    if isinstance(value, (list, tuple)):
+        for each in value:
+            yield from rows_of(each)
+
+
+def is_number(value):
+    if isinstance(value, dict):
+        value = list(value.values())
+    if isinstance(value, (list, tuple)):
+        return any(map(is_number, value))
+    return isinstance(value, (int, float)) and not isinstance(value, bool)
+
+
+def said_after(tree):
+    """Yield (name, docstring that follows) of the public names a table binds."""
+    for node, after in zip(tree.body, [*tree.body[1:], None], strict=True):
+        target = node.targets[0] if isinstance(node, ast.Assign) else getattr(node, "target", None)
+        if not isinstance(target, ast.Name) or target.id.startswith("_"):
+            continue
+        text = after.value if isinstance(after, ast.Expr) else None
+        yield target.id, text.value if isinstance(text, ast.Constant) else ""
+
+
+@pytest.mark.parametrize("path", TABLES, ids=lambda p: p.stem)
+def test_every_row_and_number_of_a_table_has_its_source(path):
+    module = importlib.import_module(f"core.data.{path.stem}")
+    for name, said in said_after(ast.parse(path.read_text())):
+        value = getattr(module, name)
+        sourced = [row for row in rows_of(value) if hasattr(row, "source")]
+        for row in sourced:
+            assert row.source in CITED, (name, row)
+        if is_number(value) and not sourced:
+            assert set(re.findall(r"``([\w-]+)``", said)) & CITED, f"{path.name}: {name}"
+
+
+def public_functions(path):
+    """Yield (name, node, class) of what other modules may call."""
+
+    def walk(body, owner):
+        for node in body:
+            if isinstance(node, ast.ClassDef) and not node.name.startswith("_"):
+                yield from walk(node.body, node)
+            elif isinstance(node, ast.FunctionDef) and not node.name.startswith("_"):
+                yield node, owner
+
+    return walk(ast.parse(path.read_text()).body, None)
+
+
+def lacks(node):
+    """Return the sections that a function's docstring needs and does not have."""
+    told = ast.get_docstring(node) or ""
+    takes = [a.arg for a in node.args.args + node.args.kwonlyargs if a.arg not in ("self", "cls")]
+    gives = node.returns is not None and ast.unparse(node.returns) != "None"
+    raised = [ast.unparse(n.exc) for n in ast.walk(node) if isinstance(n, ast.Raise) and n.exc]
+    needs = {
+        "Parameters": bool(takes),
+        "Returns": bool(takes) and gives,
+        "Raises": any("AssertionError" not in each for each in raised),
+    }
+    return [name for name, asked in needs.items() if asked and f"\n{name}\n---" not in told]
+
+
+def is_kept_elsewhere(node, owner):
+    """Tell a method whose contract is its base's, or a protocol's."""
+    bases = [ast.unparse(base) for base in owner.bases] if owner else []
+    return bool({"Protocol", "Payload", "Wanted"} & {base.split(", ")[-1] for base in bases})
+
+
+@pytest.mark.parametrize("path", CORE, ids=lambda p: str(p.relative_to(ROOT / "core")))
+def test_every_public_function_of_the_core_says_what_it_takes_gives_and_raises(path):
+    missing = {
+        node.name: lack
+        for node, owner in public_functions(path)
+        if not is_kept_elsewhere(node, owner) and (lack := lacks(node))
+    }
+    assert not missing
+    for node, _ in public_functions(path):
+        sources = re.findall(r"Source: ``([\w-]+)``", ast.get_docstring(node) or "")
+        assert set(sources) <= CITED, node.name
+
+
+ENDINGS = ("_c", "_g_per_l", "_cm2", "_um", "_mm", "_um_per_min", "seconds", "minutes", "lstar")
+
+
+def shapes():
+    """Every input shape of a calculator, and the shapes within."""
+    from core.calculators import REGISTRY
+    from core.faults import _models
+
+    found, waiting = {}, [calculator.input for calculator in REGISTRY.values()]
+    while waiting:
+        shape = waiting.pop()
+        if shape.__name__ not in found:
+            found[shape.__name__] = shape
+            waiting += [m for f in shape.model_fields.values() for m in _models(f.annotation)]
+    return found
+
+
+@pytest.mark.parametrize("name", shapes())
+def test_a_field_with_a_unit_in_its_name_has_it_in_its_metadata(name):
+    from core.faults import place_of
+
+    shape = shapes()[name]
+    for field, info in shape.model_fields.items():
+        numeric = "float" in str(info.annotation)
+        if numeric and field.endswith(ENDINGS) and "spread" not in field:
+            assert place_of(shape, (field,))[1], f"{name}.{field}"
 
 
 def test_no_registry_host_or_machine_path_is_committed():

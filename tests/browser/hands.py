@@ -13,6 +13,9 @@ def button(page, name):
     return page.get_by_role("button", name=name)
 
 
+A_MOMENT_MS = 600
+
+
 class SlowClock:
     """The server's clock as the device sees it: an hour ago, and moved on for each bite."""
 
@@ -34,6 +37,16 @@ class SlowClock:
         self.page.wait_for_timeout(600)
         self.page.keyboard.press("Space")
         self.page.get_by_role("timer").wait_for(state="detached")
+        self.page.wait_for_timeout(A_MOMENT_MS)  # two presses nearer than that are one
+
+
+def settle(page):
+    """Wait until the run screen says the same twice, a moment and a half apart."""
+    told, before = page.get_by_role("heading"), None
+    told.first.wait_for()
+    while (now := told.all_inner_texts()) != before:
+        before = now
+        page.wait_for_timeout(1500)
 
 
 def axe_finds(page, paths):

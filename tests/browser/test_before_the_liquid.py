@@ -11,7 +11,7 @@ from server.demo.room import make_id
 from server.plans.models import Plan
 from server.runs.models import Run
 from server.timers.models import Timer
-from tests.browser.hands import SlowClock, axe_finds, button
+from tests.browser.hands import SlowClock, axe_finds, button, settle
 from tests.simulator.grain import draw
 
 pytestmark = pytest.mark.django_db(transaction=True)
@@ -89,7 +89,7 @@ def bite_all(page):
     page.wait_for_url("**/runs/**")
     clock = SlowClock(page)
     page.reload()
-    page.wait_for_timeout(600)
+    settle(page)
     end = button(page, "End the run and proof")
     for _ in range(6):
         if page.get_by_text("Stop out").count():
@@ -98,10 +98,10 @@ def bite_all(page):
         page.get_by_role("timer").wait_for()
         clock.lift_when_due()
         page.keyboard.press("c")
-        page.wait_for_timeout(1500)
+        settle(page)
         if end.is_visible():
             break
-    expect(page.get_by_text(re.compile(r"^\d+ µm$")).first).to_be_visible()
+    expect(page.get_by_text(re.compile(r"^\d+ µm")).first).to_be_visible()
     end.click()
     page.get_by_role("heading", name="Hang a proof").wait_for()
 
@@ -125,7 +125,7 @@ def test_steam_stall_cools_while_another_plate_bites(demo):
     page.goto(f"{page.room}/plates/{STEAM}/course")
     assert cooling.inner_text() != before
     done(page, "Press the textures in", Textures="gauze, thread")
-    button(page, "Plan the lines").wait_for()
+    page.get_by_role("heading", name="Bite the lines").wait_for()
 
 
 def test_two_people_at_once_lose_nothing_they_typed(demo):
@@ -139,7 +139,7 @@ def test_two_people_at_once_lose_nothing_they_typed(demo):
     expect(page.get_by_label("Textures", exact=True)).to_have_value("gauze, thread")
     page.wait_for_timeout(1000)
     say_done(page)
-    button(page, "Plan the lines").wait_for()
+    page.get_by_role("heading", name="Bite the lines").wait_for()
 
     rain = make_id("Rain on Awnings")
     page.goto(f"{page.room}/plates/{rain}/lines")
@@ -171,7 +171,7 @@ def test_dust_is_counted_and_a_repair_joins_the_course(demo, tmp_path):
 
 SCREENS = (
     f"/plates/{STEAM}/course", f"/plates/{LANTERN}/course?step=dust",
-    f"/plates/{make_id('Rain on Awnings')}/lines", "/timers", "/shop-book",
+    f"/plates/{make_id('Rain on Awnings')}/plan/lines", "/timers", "/shop-book",
     "/shop-book?tab=numbers", "/shop-book?tab=cut", "/shop-book?tab=cleaning",
     "/shop-book?tab=recipes", "/shop-book?tab=tools", "/shop-book?tab=calculators",
 )  # fmt: skip

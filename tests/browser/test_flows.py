@@ -7,10 +7,10 @@ from axe_playwright_python.sync_playwright import Axe
 from playwright.sync_api import expect
 
 from server.demo.room import make_id
+from server.events.models import Event
 from server.plates.models import Plate
 from server.proofs.models import Proof
-from server.runs.models import Event
-from tests.browser.hands import SlowClock, axe_finds, button
+from tests.browser.hands import A_MOMENT_MS, SlowClock, axe_finds, button, settle
 
 pytestmark = pytest.mark.django_db(transaction=True)
 RUN, PLATE = make_id("run"), make_id("Lantern Row")
@@ -47,7 +47,7 @@ def test_from_a_new_plate_to_a_proofed_state_by_keyboard(demo):
     page.get_by_role("heading", name="Ferry Lamp").wait_for()
 
     page.keyboard.press("4")  # the plan is the fourth step of the course
-    page.get_by_role("heading", name="Bite section").wait_for()
+    page.get_by_role("heading", name="Tones").wait_for()
     type_into(page, "L* wanted of Tone 5", "27")
     floor = page.get_by_role("slider", name="Tone 3, floor")
     tab_to(page, floor)
@@ -70,6 +70,7 @@ def test_from_a_new_plate_to_a_proofed_state_by_keyboard(demo):
     page.keyboard.press("Space")
     expect(button(page, "Dip anyway?")).to_be_visible()
     page.keyboard.press("c")
+    page.wait_for_timeout(A_MOMENT_MS)
     end = button(page, "End the run and proof")
     for number in range(1, 10):
         page.keyboard.press("Space")
@@ -84,7 +85,7 @@ def test_from_a_new_plate_to_a_proofed_state_by_keyboard(demo):
             page.keyboard.press("Enter")
         clock.lift_when_due()
         page.keyboard.press("c")
-        page.wait_for_timeout(1500)
+        settle(page)
         if end.is_visible():
             break
     end.wait_for()
@@ -159,7 +160,7 @@ def test_a_strip_is_read_asked_and_a_bad_patch_named(demo):
 
 SCREENS = (
     "/bench", "/strips", "/baths", "/record", "/members", f"/plates/{PLATE}",
-    f"/plates/{PLATE}/plan", f"/plates/{PLATE}/proofs", f"/plates/{PLATE}/proofs/new",
+    f"/plates/{PLATE}/plan/tones", f"/plates/{PLATE}/proofs", f"/plates/{PLATE}/proofs/new",
     f"/runs/{RUN}", f"/strips/{make_id('Rosin last week')}", f"/baths/{make_id('Amber tray')}",
     "/plates/new", "/strips/new",
 )  # fmt: skip

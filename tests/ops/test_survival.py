@@ -1,81 +1,13 @@
 """The application as it is started: killed in the middle of a bite, backed up, brought back."""
 
-import hashlib
-import http.cookiejar
-import json
-import os
-import shutil
-import signal
-import socket
 import subprocess
 import tarfile
 import time
-import urllib.request
 import uuid
-from pathlib import Path
 
 import pytest
 
-from server.demo.room import ROOM_ID, make_id
-
-ROOT = Path(__file__).resolve().parent.parent.parent
-ROOM, RUN = f"/api/rooms/{ROOM_ID}", f"/api/rooms/{ROOM_ID}/runs/{make_id('run')}"
-
-
-def free_port():
-    with socket.socket() as probe:
-        probe.bind(("127.0.0.1", 0))
-        return probe.getsockname()[1]
-
-
-class House:
-    """The application in a data folder of its own."""
-
-    def __init__(self, folder):
-        self.folder, self.port = folder, free_port()
-        kept = {k: v for k, v in os.environ.items() if not k.startswith(("KEEN", "DATABASE", "DJ"))}
-        self.env = {**kept, "KEEN_DATA": str(folder)}
-
-    def keen(self, *words):
-        done = subprocess.run(
-            [str(ROOT / "keen"), *words], env=self.env, stdin=subprocess.DEVNULL,
-            capture_output=True, text=True, check=False, timeout=240,
-        )  # fmt: skip
-        assert done.returncode == 0, done.stderr
-        return done
-
-    def start(self):
-        self.keen("start", "--detach", "--port", str(self.port))
-        jar = http.cookiejar.CookieJar()
-        self.opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(jar))
-        self.jar = jar
-        self.ask("/api/session")
-        self.ask("/api/session", {"sign_in": "keeper@lantern-quay", "password": "lantern-quay"})
-        return self
-
-    def ask(self, path, body=None):
-        token = next((c.value for c in self.jar if c.name == "keen_csrf"), "")
-        headers = {"X-CSRFToken": token, "Content-Type": "application/json"}
-        data = None if body is None else json.dumps(body).encode()
-        url = f"http://127.0.0.1:{self.port}{path}"
-        reply = self.opener.open(urllib.request.Request(url, data, headers), timeout=60)
-        return json.loads(reply.read())
-
-    def kill(self):
-        """Pull the plug of the web server alone."""
-        for process in json.loads((self.folder / "serving.json").read_text())["started"]:
-            children = subprocess.run(
-                ["pgrep", "-P", str(process["pid"])], capture_output=True, text=True, check=False
-            ).stdout.split()  # fmt: skip
-            for pid in (process["pid"], *map(int, children)):
-                os.kill(pid, signal.SIGKILL)
-
-    def files(self):
-        found = sorted(p for p in (self.folder / "files").rglob("*") if p.is_file())
-        return {
-            str(p.relative_to(self.folder)): hashlib.sha256(p.read_bytes()).hexdigest()
-            for p in found
-        }
+from tests.ops.house import ROOM, ROOT, RUN, House, forget
 
 
 def event(kind, **data):
@@ -91,14 +23,6 @@ def houses(tmp_path_factory):
     for house in made:
         house.keen("stop")
         forget(house)
-
-
-def forget(house):
-    """Take away a cluster that had to lie outside its data folder."""
-    note = house.folder / "pg-folder"
-    outside = Path(note.read_text().strip()) if note.is_file() else None
-    if outside and outside.is_relative_to("/var/lib/keen"):
-        shutil.rmtree(outside)
 
 
 def test_killed_in_a_bite_it_goes_on_and_restored_it_is_the_same(houses, tmp_path):

@@ -223,7 +223,7 @@ def test_the_demo_room_opens_with_its_third_bite_under_way():
     import time
 
     from server.demo.room import fresh
-    from server.plates.actions.look import standing
+    from server.overview.standing import standing
 
     for _ in range(2):  # a reset gives the same room again
         room = fresh(time.time())

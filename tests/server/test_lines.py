@@ -38,7 +38,7 @@ def test_a_plan_of_lines_is_kept_finest_first_and_solved(etched):
     assert status == 200, plan
     assert [area["name"] for area in plan["areas"]] == ["fine", "strong"]
     sheet = plan["sheet"]
-    assert sheet["part"] == "lines" and sheet["areas"][1]["wanted_depth_um"] == 60
+    assert sheet["part"] == "lines" and sheet["areas"][1]["wanted"] == 60
     first = sheet["plan"]["bites"][0]["areas"][0]
     assert first["lines"]["depth_um"] == pytest.approx(15, abs=0.5)
     url = f"/plates/{etched.ids['plate']}/plan"

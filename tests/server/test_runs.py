@@ -5,7 +5,7 @@ from datetime import UTC, datetime
 import pytest
 from django.db import IntegrityError, connection, transaction
 
-from server.runs.models import Event
+from server.events.models import Event
 
 OPEN = ["Tone 1", "Tone 2", "Tone 3"]
 
@@ -95,7 +95,7 @@ def test_a_forgotten_lift_shows_as_stale(furnished):
 
 def test_events_are_append_only(furnished):
     furnished.tablet.send(furnished.tablet.event("dip", 0, open=OPEN))
-    for change in ("update runs_event set kind = 'lift'", "delete from runs_event"):
+    for change in ("update events_event set kind = 'lift'", "delete from events_event"):
         with pytest.raises(IntegrityError), transaction.atomic(), connection.cursor() as cursor:
             cursor.execute(change)
 

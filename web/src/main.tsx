@@ -1,8 +1,9 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { createRoot } from "react-dom/client";
 import { RouterProvider } from "react-router";
+import { measureOffset } from "./device/clock";
+import { updateBetweenBites } from "./device/update";
 import { router } from "./frame/routes";
-import { measureOffset } from "./run/clock";
 import "./styles/index.css";
 import { Toasts } from "./ui/Toast";
 
@@ -12,7 +13,7 @@ const client = new QueryClient({
 
 measureOffset();
 if ("serviceWorker" in navigator && import.meta.env.PROD) {
-  navigator.serviceWorker.register("/sw.js").catch(() => {});
+  navigator.serviceWorker.register("/sw.js").then(updateBetweenBites, () => {});
 }
 
 createRoot(document.getElementById("root") as HTMLElement).render(

@@ -8,7 +8,7 @@ from django.http import HttpRequest
 
 from server.accounts.models import User
 from server.accounts.schemas import SignIn
-from server.config.errors import AppError, NotAllowed, Throttled
+from server.replies.errors import AppError, NotAllowed, Throttled
 
 LOOPBACK = ("127.", "::1")
 

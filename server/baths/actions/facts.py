@@ -5,15 +5,14 @@ from __future__ import annotations
 from core.kinetics.bath import DEFAULT_RATE_FACTOR_SPREAD
 from core.kinetics.carry import carried_rate_factor
 from core.kinetics.row import mordant_row
-from core.tone.shapes import CurveBath
+from core.kinetics.shapes import CurveBath
 from server.baths.models import Bath
-from server.shopbook.actions.numbers import own_mordant_numbers
 
 
 def bath_facts(bath: Bath, temperature_c: float | None = None) -> CurveBath:
     """Return today's bath; a measured speed is carried to its temperature and load now."""
     warm = bath.temperature_c if temperature_c is None else temperature_c
-    numbers = own_mordant_numbers(bath.room_id, bath.mordant)
+    numbers = bath.own_numbers
     factor, spread = None, None
     if bath.rate_factor is not None:
         measured_c = bath.temperature_c if bath.measured_c is None else bath.measured_c

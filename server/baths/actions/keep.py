@@ -10,12 +10,15 @@ from django.utils import timezone
 
 from core.data.mordants import MORDANTS
 from server.accounts.models import User
+from server.baths.actions.settle import settle_bath
 from server.baths.models import Bath, BathReading
 from server.baths.schemas import BathChange, BathIn, ReadingIn
-from server.config.errors import BadValue
 from server.record.actions.write import write
+from server.replies.errors import BadValue
 from server.rooms.models import Room
 from server.rooms.permissions import add, change, enter, find
+
+MADE_UP = "As it stood when it was made up."
 
 
 @transaction.atomic
@@ -38,7 +41,9 @@ def make_bath(user: User, room_id: uuid.UUID, given: BathIn) -> Bath:
         )  # fmt: skip
     facts = given.model_dump(exclude={"fumes_known"})
     held = row.metal == "copper" or given.mordant == "zinc-copper-sulphate"
-    bath = add(Bath(room=room, temperature_at=timezone.now(), held_copper=held, **facts))
+    now = timezone.now()
+    bath = add(Bath(room=room, temperature_at=now, held_copper=held, **facts))
+    begin_readings(bath, user, now)
     write(room, user, "bath", f"Made up {bath.name}: {row.label}, {bath.volume_l:g} L.")
     return bath
 
@@ -57,9 +62,8 @@ def change_bath(user: User, room_id: uuid.UUID, bath_id: uuid.UUID, given: BathC
     for field, value in said.items():
         setattr(bath, field, value)
     if "rate_factor" in said:
-        bath.measured_c, bath.measured_g_per_l = bath.temperature_c, bath.load_g_per_l
         bath.measured_at = timezone.now() if bath.rate_factor is not None else None
-    bath.save()
+    settle_bath(bath)
     write(room, user, "bath", f"Changed {bath.name}.", data=said)
     return bath
 
@@ -76,28 +80,42 @@ def read_bath(user: User, room_id: uuid.UUID, bath_id: uuid.UUID, given: Reading
     bath = find(Bath, room, bath_id, lock=True)
     if BathReading.objects.filter(room=room, id=given.id).exists():
         return bath
-    log_reading(room, user, bath, timezone.now(), **given.model_dump())
+    log_reading(room, user, bath, timezone.now(), given)
     return bath
 
 
-def log_reading(
-    room: Room,
-    user: User,
-    bath: Bath,
-    at: datetime,
-    *,
-    id: uuid.UUID,
-    temperature_c: float | None = None,
-    load_g_per_l: float | None = None,
-    note: str = "",
-) -> None:
-    """Store a reading; the newest one is what the bath stands at."""
-    BathReading.objects.create(
-        id=id, room=room, bath=bath, at=at, by=user, temperature_c=temperature_c,
-        load_g_per_l=load_g_per_l, note=note,
+def begin_readings(bath: Bath, user: User | None, at: datetime) -> None:
+    """Store what a bath stood at when it was made up; sent twice it is stored once."""
+    BathReading.objects.get_or_create(
+        id=uuid.uuid5(bath.id, "made up"),
+        defaults={
+            "room": bath.room, "bath": bath, "at": at, "by": user, "note": MADE_UP,
+            "temperature_c": bath.temperature_c, "load_g_per_l": bath.load_g_per_l,
+        },
     )  # fmt: skip
-    if temperature_c is not None and at >= bath.temperature_at:
-        bath.temperature_c, bath.temperature_at = temperature_c, at
-    if load_g_per_l is not None:
-        bath.load_g_per_l = load_g_per_l
-    bath.save()
+
+
+def log_reading(room: Room, user: User, bath: Bath, at: datetime, given: ReadingIn) -> None:
+    """Store a reading; what the bath stands at follows from it."""
+    BathReading.objects.create(room=room, bath=bath, at=at, by=user, **given.model_dump())
+    settle_bath(bath)
+
+
+def log_gain(
+    user: User, bath: Bath, run_id: uuid.UUID, at: datetime, gained_g_per_l: float, note: str
+) -> None:
+    """Store what the bites of a run added to the bath; said again it replaces itself.
+
+    Runs ended before gains were kept left the load itself in that row: it stays as it is.
+    """
+    key = uuid.uuid5(run_id, "load")
+    if BathReading.objects.filter(id=key).exclude(load_g_per_l=None).exists():
+        return
+    BathReading.objects.update_or_create(
+        id=key,
+        defaults={
+            "room": bath.room, "bath": bath, "at": at, "by": user, "note": note,
+            "gained_g_per_l": gained_g_per_l,
+        },
+    )  # fmt: skip
+    settle_bath(bath)

@@ -15,9 +15,9 @@ from django.db import transaction
 from PIL import Image, ImageOps, UnidentifiedImageError
 
 from server.accounts.models import User
-from server.config.body_limit import too_large
-from server.config.errors import BadValue
 from server.files.models import Picture
+from server.replies.body_limit import too_large
+from server.replies.errors import BadValue
 from server.rooms.permissions import add, enter
 
 KINDS = {"JPEG": ("image/jpeg", "jpg"), "PNG": ("image/png", "png"), "TIFF": ("image/tiff", "tif")}

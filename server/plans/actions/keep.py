@@ -3,20 +3,20 @@
 from __future__ import annotations
 
 import uuid
-from typing import Any
 
 from django.db import transaction
 
 from core.data.mordants import MORDANTS
-from core.line.width import depth_for_darkness_um
+from core.process.row import Process
+from core.process.rows import PROCESSES
 from core.safety.cautions import check_pair
 from server.accounts.models import User
 from server.baths.models import Bath
-from server.config.errors import Stale
 from server.plans.models import Plan
 from server.plans.schemas import PlanIn
 from server.plates.models import Plate
 from server.record.actions.write import write
+from server.replies.errors import BadValue, Stale
 from server.rooms.models import Room
 from server.rooms.permissions import add, change, enter, find
 from server.strips.models import Strip
@@ -56,40 +56,38 @@ def keep_plan(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: PlanIn
     else:
         plan = _filled(room, plate, given, change(Plan, room, old.id, given.version))
         plan.save()
-    wanted = ", ".join(_wanted(area) for area in plan.areas)
+    process = PROCESSES[plan.part]
+    wanted = ", ".join(process.tell(wish) for wish in process.wishes(plan.areas))
     write(room, user, "plan", f"Planned {plate.name}: {wanted}.", plate=plate)
     return plan
 
 
-def _wanted(area: dict[str, object]) -> str:
-    if area["depth_um"] is not None:
-        return f"{area['name']} {area['depth_um']:g} µm deep"
-    if area["darkness"] is not None:
-        return f"{area['name']} {100 * float(str(area['darkness'])):.0f} % dark"
-    lstar = area["lstar"]
-    return f"{area['name']} white" if lstar is None else f"{area['name']} L* {lstar:g}"
-
-
 def _filled(room: Room, plate: Plate, given: PlanIn, plan: Plan) -> Plan:
+    process = PROCESSES[given.part]
     plan.plate = plate
     plan.bath = find(Bath, room, given.bath)
     plan.strip = find(Strip, room, given.strip) if given.strip else None
     row = MORDANTS[plan.bath.mordant]
     check_pair(plate.metal, row.metal, row.label)
+    check_vessel(process, plan.bath)
     plan.part = given.part
     plan.method = given.method
     plan.measured = [line.model_dump(exclude_none=True) for line in given.measured]
     plan.round_to_seconds = given.round_to_seconds
-    areas = [area.model_dump() for area in given.areas]
-    plan.areas = sorted(areas, key=_depth if given.part == "lines" else _lightness)
+    plan.areas = process.in_order([area.model_dump() for area in given.areas])
     return plan
 
 
-def _lightness(area: dict[str, Any]) -> float:
-    return -999.0 if area["lstar"] is None else -float(area["lstar"])
+def check_vessel(process: Process, bath: Bath) -> None:
+    """Refuse a bath that this process cannot take its mordant from.
 
-
-def _depth(area: dict[str, Any]) -> float:
-    if area["depth_um"] is not None:
-        return float(area["depth_um"])
-    return depth_for_darkness_um(float(area["darkness"]))
+    Raises
+    ------
+    BadValue
+    """
+    if bath.vessel not in process.vessels:
+        raise BadValue(
+            "wrong-vessel", f"{bath.name} is a {bath.vessel}: {process.words.many} need a "
+            f"{' or '.join(process.vessels)}.", field="bath", value=bath.vessel,
+            allowed=", ".join(process.vessels),
+        )  # fmt: skip

@@ -1,4 +1,4 @@
-"""Put a plate in the rack, change its facts."""
+"""Change the facts of a plate."""
 
 from __future__ import annotations
 
@@ -7,38 +7,11 @@ import uuid
 from django.db import transaction
 
 from server.accounts.models import User
-from server.courses.actions.begin import begin_course, planned_course
 from server.files.models import Picture
-from server.plates.models import Plate, Work
-from server.plates.schemas import PlateChange, PlateIn
+from server.plates.models import Plate
+from server.plates.schemas import PlateChange
 from server.record.actions.write import write
-from server.rooms.permissions import add, change, enter, find
-
-
-@transaction.atomic
-def put_in_plate(user: User, room_id: uuid.UUID, given: PlateIn) -> Plate:
-    """Return the new plate; sent twice it is put in once.
-
-    Raises
-    ------
-    NotFound, NotAllowed, Stale
-    CoreError
-        A route that its material cannot take.
-    """
-    room = enter(user, room_id, "change plates")
-    work = find(Work, room, given.work) if given.work else None
-    before = Plate.objects.filter(room=room, id=given.id).first()
-    if before is not None:
-        return before
-    plate = Plate(room=room, work=work, **given.model_dump(exclude={"work"}))
-    planned_course(plate)
-    plate = add(plate)
-    begin_course(plate)
-    text = (
-        f"Put {plate.name} in the rack: {plate.metal}, {plate.width_mm:g} × {plate.height_mm:g} mm."
-    )
-    write(room, user, "plate", text, plate=plate)
-    return plate
+from server.rooms.permissions import change, enter, find
 
 
 @transaction.atomic

@@ -9,8 +9,8 @@ from django.conf import settings
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
 
-from server.config.errors import NotFound
 from server.plates.models import Plate
+from server.replies.errors import NotFound
 
 MARGIN_MM, MARK_MM, CHECK_MM = 20.0, 8.0, 50.0
 

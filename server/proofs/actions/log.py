@@ -3,23 +3,29 @@
 from __future__ import annotations
 
 import uuid
+from typing import Any
 
 from django.db import transaction
 from django.utils import timezone
 
+from core.process.rows import PROCESSES
 from core.stages.advice import AdviseInput, AdviseOutput, ReadArea, advise
 from core.tone.shapes import Curve
 from server.accounts.models import User
 from server.baths.actions.facts import bath_facts
 from server.files.models import Picture
-from server.plans.actions.plan_input import plan_input, sheet_of
+from server.plans.actions.decide import sheet_of
 from server.plans.models import Plan
 from server.plates.models import Plate
 from server.proofs.models import Proof
+from server.proofs.roman import roman
 from server.proofs.schemas import ProofIn
 from server.record.actions.write import write
 from server.rooms.permissions import add, enter, find
 from server.runs.actions.state import decided_for, latest_run, run_state
+
+TONAL = [key for key, row in PROCESSES.items() if row.words.goal.kind == "tone"]
+"""Processes whose areas are read as tones off a proof."""
 
 
 @transaction.atomic
@@ -61,11 +67,8 @@ def log_proof(user: User, room_id: uuid.UUID, given: ProofIn) -> Proof:
 
 def _tones(plate: Plate, given: ProofIn) -> list[dict[str, object]]:
     """Return tones read beside those wanted and expected, as they stood that day."""
-    run = latest_run(plate, "tones")
-    plan = Plan.objects.filter(plate=plate, part="tones").first()
-    areas = run.areas if run else plan.areas if plan else []
-    wanted = {area["name"]: area for area in areas}
-    expected = _expected(plate)
+    wanted = {area["name"]: area for part in TONAL for area in _areas(plate, part)}
+    expected = {name: lstar for part in TONAL for name, lstar in _expected(plate, part).items()}
     return [
         {
             "area": tone.area,
@@ -78,27 +81,45 @@ def _tones(plate: Plate, given: ProofIn) -> list[dict[str, object]]:
     ]
 
 
-def _expected(plate: Plate) -> dict[str, float]:
+def _areas(plate: Plate, part: str) -> list[dict[str, Any]]:
+    """Return the areas of a part as they were bitten, else as they are planned."""
+    run = latest_run(plate, part)
+    plan = Plan.objects.filter(plate=plate, part=part).first()
+    return run.areas if run else plan.areas if plan else []
+
+
+def _expected(plate: Plate, part: str) -> dict[str, float]:
     """Return what each area should print after the bites made: the last it came to."""
-    run = latest_run(plate, "tones")
+    run = latest_run(plate, part)
     if run is None:
         return {}
-    result = sheet_of(plan_input(decided_for(run), run_state(run).done)).plan
+    result = sheet_of(part, decided_for(run, run_state(run).done)).plan
     white = {area["name"]: result.lightest_lstar for area in run.areas}
     return white | {area.name: area.lstar for bite in result.done for area in bite.areas}
 
 
 def advice_for(proof: Proof) -> AdviseOutput | None:
     """Return one line of advice for each area that was wanted and read."""
-    plan = (
-        Plan.objects.filter(plate=proof.plate, part="tones").select_related("bath", "strip").first()
-    )
-    if plan is None or not proof.tones:
+    found = Plan.objects.filter(plate=proof.plate, part__in=TONAL).select_related("bath", "strip")
+    plans = sorted(found, key=lambda plan: PROCESSES[plan.part].order)
+    if not plans or not proof.tones:
         return None
+    told = [_advice(plan, proof, first=plan is plans[0]) for plan in plans]
+    return AdviseOutput(
+        areas=[area for each in told for area in each.areas],
+        first=next((each.first for each in told if each.first), None),
+    )
+
+
+def _advice(plan: Plan, proof: Proof, *, first: bool) -> AdviseOutput:
+    """Return advice for the areas of one plan; the first takes those that no plan names now."""
+    own = {area["name"] for area in plan.areas}
+    others = {area["name"] for part in TONAL for area in _areas(proof.plate, part)} - own
     areas = [
         ReadArea(name=t["area"], wanted_lstar=_goal(t), read_lstar=t["read_lstar"])
         for t in proof.tones
-        if t["wanted_lstar"] is not None or t["expected_lstar"] is not None
+        if (t["area"] in own or (first and t["area"] not in others))
+        and (t["wanted_lstar"] is not None or t["expected_lstar"] is not None)
     ]
     curve = plan.strip.curve if plan.strip else None
     return advise(
@@ -114,13 +135,3 @@ def _goal(tone: dict[str, float | None]) -> float:
     """Return the tone meant; white is meant to print as light as the plate can."""
     wanted = tone["wanted_lstar"]
     return wanted if wanted is not None else tone["expected_lstar"] or 100.0
-
-
-def roman(number: int) -> str:
-    """Return a state's Roman number."""
-    pairs = ((50, "L"), (40, "XL"), (10, "X"), (9, "IX"), (5, "V"), (4, "IV"), (1, "I"))
-    text = ""
-    for value, sign in pairs:
-        text += sign * (number // value)
-        number %= value
-    return text

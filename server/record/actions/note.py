@@ -7,12 +7,12 @@ import uuid
 from django.db import transaction
 
 from server.accounts.models import User
-from server.config.errors import NotFound
-from server.plates.models import Plate
+from server.record.actions.plate_of import plate_of
 from server.record.actions.write import write
 from server.record.models import Entry
 from server.record.schemas import NoteIn
-from server.rooms.permissions import enter, find
+from server.replies.errors import NotFound
+from server.rooms.permissions import enter
 
 
 @transaction.atomic
@@ -27,7 +27,7 @@ def add_note(user: User, room_id: uuid.UUID, given: NoteIn) -> Entry:
     before = Entry.objects.filter(room=room, id=given.id).first()
     if before is not None:
         return before
-    plate = find(Plate, room, given.plate) if given.plate else None
+    plate = plate_of(room, given.plate) if given.plate else None
     old = Entry.objects.filter(room=room, id=given.corrects).first() if given.corrects else None
     if given.corrects and old is None:
         raise NotFound("That entry")

@@ -9,9 +9,8 @@ from typing import Any
 from django.utils import timezone
 
 from server.accounts.models import User
-from server.plates.models import Plate
 from server.record.models import Entry
-from server.rooms.models import Room
+from server.rooms.models import Room, RoomThing
 
 
 def write(
@@ -20,7 +19,7 @@ def write(
     kind: str,
     text: str,
     *,
-    plate: Plate | None = None,
+    plate: RoomThing | None = None,
     data: dict[str, Any] | None = None,
     at: datetime | None = None,
     entry_id: uuid.UUID | None = None,
@@ -30,7 +29,7 @@ def write(
     return Entry.objects.create(
         id=entry_id or uuid.uuid4(),
         room=room,
-        plate=plate,
+        plate_id=plate.id if plate else None,
         at=at or timezone.now(),
         by=user,
         kind=kind,

@@ -1,26 +1,21 @@
-"""Begin a run of a plate's plan, and end it."""
+"""Begin a run of a plate's plan."""
 
 from __future__ import annotations
 
 import uuid
-from dataclasses import replace
 
 from django.db import IntegrityError, transaction
-from django.utils import timezone
 
-from core.line.plan_lines import lay_out_lines
-from core.line.shapes import PlanLinesInput
-from core.stages.state import lay_out, metal_gained_g_per_l
+from core.data.cautions import CAUTIONS
+from core.process.row import Process
+from core.process.rows import PROCESSES
 from server.accounts.models import User
-from server.baths.actions.keep import log_reading
-from server.baths.models import Bath
-from server.config.errors import BadValue, Stale
-from server.plans.actions.plan_input import measured_lines, plan_input
+from server.plans.actions.decide import measured_lines
 from server.plans.models import Plan
 from server.plates.models import Plate
 from server.record.actions.write import write
+from server.replies.errors import BadValue, Stale
 from server.rooms.permissions import add, enter, find
-from server.runs.actions.state import decided_for, run_state
 from server.runs.models import Run
 from server.runs.schemas import RunIn
 
@@ -33,7 +28,7 @@ def begin_run(user: User, room_id: uuid.UUID, given: RunIn) -> Run:
     ------
     NotFound, NotAllowed
     BadValue
-        The plate has no plan.
+        The plate has no plan, or a caution of its process was not acknowledged.
     Stale
         The plate has a run under way.
     """
@@ -44,7 +39,8 @@ def begin_run(user: User, room_id: uuid.UUID, given: RunIn) -> Run:
         return before
     plan = _plan_to_bite(plate, given.part)
     if plan is None:
-        raise BadValue("no-plan", "Plan the bites first: say which tones you want.", field="plate")
+        raise BadValue("no-plan", "Plan the bites first: say what you want.", field="plate")
+    _check_cautions(PROCESSES[plan.part], given.acknowledged)
     run = Run(
         id=given.id, room=room, plate=plate, plan=plan, bath=plan.bath, method=plan.method,
         part=plan.part, round_to_seconds=plan.round_to_seconds, areas=plan.areas,
@@ -59,59 +55,34 @@ def begin_run(user: User, room_id: uuid.UUID, given: RunIn) -> Run:
     plate.place = "bath"
     plate.version += 1
     plate.save()
-    write(room, user, "run", f"Began to bite {plate.name} in {plan.bath.name}.", plate=plate)
+    write(room, user, "run", _began(run, given.acknowledged), plate=plate)
     return run
+
+
+def _began(run: Run, acknowledged: list[str]) -> str:
+    read = [CAUTIONS[key].title for key in acknowledged if key in CAUTIONS]
+    known = f" Known: {'; '.join(read)}." if read else ""
+    return f"Began to bite {run.plate.name} in {run.bath.name}.{known}"
+
+
+def _check_cautions(process: Process, acknowledged: list[str]) -> None:
+    for key in process.cautions:
+        if key not in acknowledged:
+            row = CAUTIONS[key]
+            raise BadValue(
+                "caution-unread", f"{row.title}. {row.text} Say that you know it, then begin.",
+                field="acknowledged", value=", ".join(acknowledged), allowed=key,
+            )  # fmt: skip
 
 
 def _plan_to_bite(plate: Plate, part: str | None) -> Plan | None:
     """Return the plan of a part; where none is named, that of the first part not bitten yet."""
-    plans = Plan.objects.filter(plate=plate).select_related("bath", "strip").order_by("part")
+    plans = {p.part: p for p in Plan.objects.filter(plate=plate).select_related("bath", "strip")}
     if part is not None:
-        return plans.filter(part=part).first()
+        return plans.get(part)
     ended = Run.objects.filter(plate=plate).exclude(ended_at=None)
     bitten = set(ended.values_list("part", flat=True))
-    return next((plan for plan in plans if plan.part not in bitten), plans.last())
-
-
-@transaction.atomic
-def end_run(user: User, room_id: uuid.UUID, run_id: uuid.UUID) -> Run:
-    """Return the ended run; the metal it dissolved is added to its bath's load.
-
-    Raises
-    ------
-    NotFound, NotAllowed
-    BadValue
-        The plate is in the bath.
-    """
-    room = enter(user, room_id, "run")
-    run = find(Run, room, run_id, lock=True)
-    if run.ended_at is not None:
-        return run
-    state = run_state(run)
-    if state.in_bath is not None:
-        raise BadValue("in-bath", "The plate is in the bath. Lift it first.", field="run")
-    run.ended_at = timezone.now()
-    run.save()
-    _load_bath(user, run)
-    run.plate.place, run.plate.place_note = "resting", "bitten, washed"
-    run.plate.version += 1
-    run.plate.save()
-    write(room, user, "run", f"Finished biting: {len(state.done)} bites.", plate=run.plate)
-    return run
-
-
-def _load_bath(user: User, run: Run) -> None:
-    """Add the metal of the bites to the bath, as a reading that says where it came from."""
-    bath = find(Bath, run.room, run.bath_id, lock=True)
-    given = plan_input(replace(decided_for(run), bath=bath), [])
-    bench = lay_out_lines(given) if isinstance(given, PlanLinesInput) else lay_out(given)
-    gained = 0.0
-    for dip in run_state(run).done:
-        areas = [area for area in bench.given.areas if area.name in dip.open]
-        seconds = (dip.lifted_seconds or dip.at_seconds) - dip.at_seconds
-        gained += metal_gained_g_per_l(bench, areas, seconds)
-    log_reading(
-        run.room, user, bath, timezone.now(), id=uuid.uuid5(run.id, "load"),
-        load_g_per_l=round(bath.load_g_per_l + gained, 3),
-        note=f"Reckoned from the bites of {run.plate.name}: +{gained:.2f} g/L.",
-    )  # fmt: skip
+    planned = [plans[key] for key in PROCESSES if key in plans]
+    return next((plan for plan in planned if plan.part not in bitten), None) or (
+        planned[-1] if planned else None
+    )

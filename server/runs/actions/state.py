@@ -2,16 +2,20 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from functools import lru_cache
 
-from core.line.shapes import PlanLinesInput
-from core.stages.fold import RunEvent, RunState, fold
+from core.events.fold import Immersion, RunState, fold
+from core.process.shapes import Decided
 from core.stages.lift import seconds_to_lift
-from core.stages.shapes import PlanBitesInput, RunSheet
-from server.plans.actions.plan_input import Decided, plan_input, sheet_of
+from core.stages.shapes import RunSheet
+from server.baths.actions.settle import bath_line
+from server.events.models import Event
+from server.events.reads import core_event, events_of
+from server.plans.actions.decide import decided, sheet_of
 from server.plates.models import Plate
-from server.runs.models import Event, Run
+from server.runs.models import Run
 
 STALE_AFTER_SECONDS = 15 * 60
 """In the bath so much longer than planned, a lift was surely forgotten, not late."""
@@ -23,26 +27,12 @@ def latest_run(plate: Plate, part: str | None = None) -> Run | None:
     return (runs.filter(part=part) if part else runs).first()
 
 
-def run_events(run: Run) -> list[Event]:
-    """Return a run's events in the order that counts."""
-    return list(Event.objects.filter(run=run).select_related("by"))
-
-
-def run_state(run: Run, events: list[Event] | None = None) -> RunState:
+def run_state(
+    run: Run, events: Iterable[Event] | None = None, line: list[tuple[float, float]] | None = None
+) -> RunState:
     """Return the state of a run."""
-    return fold(core_event(event) for event in (run_events(run) if events is None else events))
-
-
-def core_event(event: Event) -> RunEvent:
-    """Return an event as the core takes it."""
-    return RunEvent(
-        id=str(event.id),
-        kind=event.kind,
-        at_seconds=event.at.timestamp(),
-        device=str(event.device),
-        sequence=event.sequence,
-        data=event.data,
-    )
+    told = events_of(run.id) if events is None else events
+    return fold((core_event(e) for e in told), bath_line(run.bath) if line is None else line)
 
 
 @dataclass(frozen=True)
@@ -58,29 +48,29 @@ class Followed:
 @lru_cache(maxsize=128)
 def _sheet(part: str, given: str) -> RunSheet:
     """Return the sheet of an input as JSON; a pure function, so what it said before still holds."""
-    shape = PlanLinesInput if part == "lines" else PlanBitesInput
-    return sheet_of(shape.model_validate_json(given))
+    return sheet_of(part, Decided.model_validate_json(given))
 
 
-def decided_for(run: Run) -> Decided:
-    """Return what was decided when a run began."""
-    return Decided(
-        part=run.part, areas=run.areas, bath=run.bath, method=run.method,
-        round_to_seconds=run.round_to_seconds, curve=run.curve, measured=run.measured,
-    )  # fmt: skip
+def decided_for(run: Run, done: list[Immersion], temperature_c: float | None = None) -> Decided:
+    """Return what was decided when a run began, after the bites made."""
+    return decided(run, run.curve, run.measured, done, temperature_c)
 
 
-def follow(run: Run, now_seconds: float, events: list[Event] | None = None) -> Followed:
+def follow(
+    run: Run,
+    now_seconds: float,
+    events: Iterable[Event] | None = None,
+    line: list[tuple[float, float]] | None = None,
+) -> Followed:
     """Return where a run stands at ``now_seconds`` [s since the epoch].
 
     The plan is solved after every lift and temperature; a bite under way keeps the exposure it
     was dipped for, and a new temperature moves only its clock.
     """
-    state = run_state(run, events)
+    state = run_state(run, events, line)
     dip = state.in_bath
     warm = dip.temperatures[0][1] if dip and dip.temperatures else state.temperature_c
-    given = plan_input(decided_for(run), state.done, warm)
-    sheet = _sheet(run.part, given.model_dump_json())
+    sheet = _sheet(run.part, decided_for(run, state.done, warm).model_dump_json())
     if dip is None:
         return Followed(state, sheet, None, stale=False)
     temperatures = dip.temperatures or [(0.0, run.bath.temperature_c)]

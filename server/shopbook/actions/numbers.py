@@ -7,13 +7,13 @@ import uuid
 from django.db import transaction
 from pydantic import ValidationError
 
-from core.calculators import bad_input
 from core.data.mordants import MORDANTS
 from core.errors import CoreError
-from core.tone.shapes import MordantNumbers
+from core.faults import bad_input, place_of
+from core.kinetics.shapes import MordantNumbers
 from server.accounts.models import User
-from server.config.errors import Stale
 from server.record.actions.write import write
+from server.replies.errors import Stale
 from server.rooms.permissions import enter
 from server.shopbook.models import OwnNumber
 from server.shopbook.schemas import OwnNumberIn
@@ -52,23 +52,16 @@ def _check(given: OwnNumberIn) -> None:
     try:
         MordantNumbers.model_validate({given.column: given.value})
     except ValidationError as error:
-        fault = bad_input(error)
+        fault = bad_input(error, MordantNumbers)
         raise CoreError(
             fault.code, fault.text.replace(given.column, "value"), field="value",
-            value=given.value, allowed=fault.allowed, unit=unit_of_column(given.column),
+            value=given.value, allowed=fault.allowed, unit=fault.unit,
         ) from None  # fmt: skip
 
 
 def unit_of_column(column: str) -> str:
-    """Return the unit of a mordant's number."""
-    return {
-        "rate_um_per_min": "µm/min",
-        "energy_kj_per_mol": "kJ/mol",
-        "energy_spread_kj_per_mol": "kJ/mol",
-        "end_g_per_l": "g/L",
-        "end_spread_g_per_l": "g/L",
-        "wetting_seconds": "s",
-    }.get(column, "")
+    """Return the unit of a mordant's number, by its field."""
+    return place_of(MordantNumbers, (column,))[1]
 
 
 def standing_numbers(room_id: uuid.UUID, mordant: str | None = None) -> list[OwnNumber]:

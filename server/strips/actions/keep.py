@@ -10,10 +10,12 @@ from django.db import transaction
 from core.calculators import compute
 from core.data.mordants import MORDANTS
 from core.errors import CoreError
+from core.safety.cautions import check_pair
 from server.accounts.models import User
+from server.baths.models import Bath
 from server.record.actions.write import write
 from server.rooms.models import Room
-from server.rooms.permissions import add, change, enter
+from server.rooms.permissions import add, change, enter, find
 from server.shopbook.actions.numbers import own_mordant_numbers
 from server.strips.models import Strip
 from server.strips.schemas import StripChange, StripIn
@@ -30,9 +32,10 @@ def make_strip(user: User, room_id: uuid.UUID, given: StripIn) -> Strip:
     NotFound, NotAllowed, Stale
     """
     room = enter(user, room_id, "change strips")
-    facts = given.model_dump(mode="json", exclude={"id", "read_on"})
+    facts = given.model_dump(mode="json", exclude={"id", "read_on", "bath"})
     metal = MORDANTS[given.conditions.mordant].metal
     strip = Strip(id=given.id, room=room, metal=metal, read_on=given.read_on, **facts)
+    strip.bath = _bath(room, given.bath, metal)
     fit(room, strip)
     stored = add(strip)
     write(room, user, "strip", f"Strip {stored.name}: {len(stored.patches)} patches.")
@@ -49,16 +52,28 @@ def change_strip(user: User, room_id: uuid.UUID, strip_id: uuid.UUID, given: Str
     """
     room = enter(user, room_id, "change strips")
     strip = change(Strip, room, strip_id, given.version)
-    said = given.model_dump(mode="json", exclude={"version", "read_on"}, exclude_unset=True)
+    said = given.model_dump(mode="json", exclude={"version", "read_on", "bath"}, exclude_unset=True)
     for field, value in said.items():
         setattr(strip, field, value)
     if given.read_on is not None:
         strip.read_on = given.read_on
     strip.metal = MORDANTS[strip.conditions["mordant"]].metal
+    if given.bath is not None:
+        strip.bath = _bath(room, given.bath, strip.metal)
     fit(room, strip)
     strip.save()
     write(room, user, "strip", f"Changed strip {strip.name}.", data=said)
     return strip
+
+
+def _bath(room: Room, bath_id: uuid.UUID | None, metal: str) -> Bath | None:
+    """Return the bath a strip is bitten in, refused where it is for another metal."""
+    if bath_id is None:
+        return None
+    bath = find(Bath, room, bath_id)
+    row = MORDANTS[bath.mordant]
+    check_pair(metal, row.metal, row.label)
+    return bath
 
 
 def fit(room: Room, strip: Strip) -> None:

@@ -7,8 +7,8 @@ from core.data.mordants import MORDANTS
 from core.kinetics.bath import bath_speed, load_gain_g_per_l, tray_temperature
 from core.kinetics.bite import Tray, past_exposure, start_bite
 from core.kinetics.carry import carried_rate_factor
+from core.kinetics.shapes import Conditions, CurveBath
 from core.kinetics.speed import ferric_strength_factor, load_factor, temperature_factor
-from core.tone.shapes import Conditions, CurveBath
 from core.units import baume_from_specific_gravity, specific_gravity_from_baume
 
 

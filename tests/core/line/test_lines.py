@@ -7,9 +7,10 @@ from hypothesis import strategies as st
 
 from core.calculators import compute
 from core.errors import CoreError
-from core.line.line_sheet import line_sheet
+from core.line.plan_lines import LINE_PLANNER
 from core.line.shapes import PlanLinesInput
 from core.line.width import darkness, depth_for_darkness_um, failing_depth_um, top_width_um
+from core.stages.planner import sheet_of
 
 ZINC = {"mordant": "zinc-nitric-10", "temperature_c": 20, "volume_l": 3, "rate_factor": 1.0,
         "rate_factor_spread": 0.02}  # fmt: skip
@@ -132,9 +133,9 @@ def test_a_group_needs_one_goal_within_its_limits(group):
 
 def test_the_sheet_tells_the_plan_s_own_depths():
     groups = [{"name": "g", "depth_um": 40, "needle_um": 50, "spacing_um": 600}]
-    sheet = line_sheet(PlanLinesInput(groups=groups, bath=COPPER))
+    sheet = sheet_of(LINE_PLANNER, PlanLinesInput(groups=groups, bath=COPPER), "lines")
     area = sheet.areas[0]
-    told = np.interp(area.target_reference_seconds, sheet.grid_reference_seconds, area.depth_um)
+    told = np.interp(area.target_reference_seconds, sheet.grid_reference_seconds, area.goal.value)
     assert sheet.part == "lines"
     assert told == pytest.approx(sheet.plan.bites[0].areas[0].lines.depth_um, abs=0.8)
-    assert np.all(np.diff(area.depth_um) >= 0)
+    assert np.all(np.diff(area.goal.value) >= 0)

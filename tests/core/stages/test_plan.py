@@ -3,12 +3,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from core.errors import CoreError
-from core.stages.advice import AdviseInput, advise
 from core.stages.lift import seconds_to_lift
-from core.stages.plan_bites import plan_bites
-from core.stages.run_sheet import run_sheet
+from core.stages.plan_bites import plan_bites, run_sheet
 from core.stages.shapes import PlanBitesInput, RunSheetInput
-from tests.core.strips import BATH, curve, plan_input
+from tests.core.strips import BATH, plan_input
 
 
 def final(plan):
@@ -162,26 +160,3 @@ def test_unknown_areas_in_done_and_double_names_are_refused():
     ):
         with pytest.raises(ValueError, match="name"):
             PlanBitesInput.model_validate({"bath": BATH, **bad})
-
-
-def proofed(*pairs):
-    areas = [
-        {"name": f"t{i}", "wanted_lstar": w, "read_lstar": r} for i, (w, r) in enumerate(pairs)
-    ]
-    return advise(AdviseInput.model_validate({"areas": areas, "curve": curve(), "bath": BATH}))
-
-
-def test_advice_leaves_bites_or_burnishes():
-    acts = [a.act for a in proofed((80, 78), (50, 60), (40, 30)).areas]
-    assert acts == ["leave", "bite", "burnish"]
-
-
-def test_more_bite_carries_its_doubt():
-    area = proofed((50, 60)).areas[0]
-    assert area.seconds_low < area.seconds < area.seconds_high
-    assert "to" in area.text
-
-
-def test_when_all_are_light_alike_pull_again_first():
-    assert "Pull again" in proofed((80, 86), (60, 66), (40, 46)).first
-    assert proofed((80, 86), (60, 60), (40, 46)).first is None

@@ -72,6 +72,12 @@ export async function data<T>(call: Promise<Reply<T>>): Promise<T> {
   );
 }
 
+/**
+ * Return the data of a call as a shape of the schema: the client's own types turn pairs into lists,
+ * which the schema knows better.
+ */
+export const dataAs = <T>(call: Promise<Reply<unknown>>): Promise<T> => data(call) as Promise<T>;
+
 export function faultText(error: unknown): string {
   return error instanceof ApiError ? error.fault.text : "Something went wrong. Try again.";
 }

@@ -6,10 +6,10 @@ export type PlanIn = Shapes["PlanIn"];
 export type PlanArea = Shapes["PlanArea"];
 export type Sheet = Shapes["RunSheet"];
 
-export type Part = "lines" | "tones";
+export type Part = NonNullable<PlanIn["part"]>;
 
 /** The plan of a part of the plate; null where there is none yet. */
-export const planQuery = (room: string, plate: string, part: Part = "tones") =>
+export const planQuery = (room: string, plate: string, part: Part) =>
   queryOptions({
     queryKey: [room, "plan", plate, part],
     queryFn: () =>

@@ -355,13 +355,13 @@ export interface paths {
          * Get Link
          * @description Tell what a link is for.
          */
-        get: operations["server_rooms_api_get_link"];
+        get: operations["server_members_api_get_link"];
         put?: never;
         /**
          * Post Use
          * @description Use a link, and be signed in.
          */
-        post: operations["server_rooms_api_post_use"];
+        post: operations["server_members_api_post_use"];
         delete?: never;
         options?: never;
         head?: never;
@@ -401,7 +401,7 @@ export interface paths {
          * Post Room
          * @description Make a print room.
          */
-        post: operations["server_rooms_api_post_room"];
+        post: operations["server_members_api_post_room"];
         delete?: never;
         options?: never;
         head?: never;
@@ -491,7 +491,7 @@ export interface paths {
          * Get Bench
          * @description Show the bench.
          */
-        get: operations["server_plates_api_get_bench"];
+        get: operations["server_overview_api_get_bench"];
         put?: never;
         post?: never;
         delete?: never;
@@ -573,7 +573,7 @@ export interface paths {
          * Post Link
          * @description Make a link to hand over.
          */
-        post: operations["server_rooms_api_post_link"];
+        post: operations["server_members_api_post_link"];
         delete?: never;
         options?: never;
         head?: never;
@@ -591,7 +591,7 @@ export interface paths {
          * Get Members
          * @description List a room's members.
          */
-        get: operations["server_rooms_api_get_members"];
+        get: operations["server_members_api_get_members"];
         put?: never;
         post?: never;
         delete?: never;
@@ -612,13 +612,13 @@ export interface paths {
          * Put Member
          * @description Change a member's role.
          */
-        put: operations["server_rooms_api_put_member"];
+        put: operations["server_members_api_put_member"];
         post?: never;
         /**
          * Delete Member
          * @description Take a member out of the room.
          */
-        delete: operations["server_rooms_api_delete_member"];
+        delete: operations["server_members_api_delete_member"];
         options?: never;
         head?: never;
         patch?: never;
@@ -659,13 +659,13 @@ export interface paths {
          * Get Plates
          * @description List the plates on the rack: what needs hands first.
          */
-        get: operations["server_plates_api_get_plates"];
+        get: operations["server_overview_api_get_plates"];
         put?: never;
         /**
          * Post Plate
          * @description Put a plate in the rack.
          */
-        post: operations["server_plates_api_post_plate"];
+        post: operations["server_overview_api_post_plate"];
         delete?: never;
         options?: never;
         head?: never;
@@ -683,12 +683,12 @@ export interface paths {
          * Get Plate
          * @description Show a plate's page.
          */
-        get: operations["server_plates_api_get_plate"];
+        get: operations["server_overview_api_get_plate"];
         /**
          * Put Plate
          * @description Change a plate's facts.
          */
-        put: operations["server_plates_api_put_plate"];
+        put: operations["server_overview_api_put_plate"];
         post?: never;
         delete?: never;
         options?: never;
@@ -751,12 +751,12 @@ export interface paths {
          * Get Plan
          * @description Show the plan of a part of a plate, solved in today's bath after what was done.
          */
-        get: operations["server_plans_api_get_plan"];
+        get: operations["server_overview_api_get_plan"];
         /**
          * Put Plan
          * @description Keep a plan.
          */
-        put: operations["server_plans_api_put_plan"];
+        put: operations["server_overview_api_put_plan"];
         post?: never;
         delete?: never;
         options?: never;
@@ -777,7 +777,7 @@ export interface paths {
          * Post Draft
          * @description Solve a plan without keeping it.
          */
-        post: operations["server_plans_api_post_draft"];
+        post: operations["server_overview_api_post_draft"];
         delete?: never;
         options?: never;
         head?: never;
@@ -795,7 +795,7 @@ export interface paths {
          * Get Tracing
          * @description Print the plate's picture at 1:1, mirrored as it lies on the plate or as it prints.
          */
-        get: operations["server_plates_api_get_tracing"];
+        get: operations["server_overview_api_get_tracing"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1088,6 +1088,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/strips/{strip}/bites": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Strip Bites
+         * @description Show a strip at the bath: its dips, and the patch times that follow.
+         */
+        get: operations["server_strips_api_get_strip_bites"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/strips/{strip}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Strip Events
+         * @description Log events of a strip; those known already are passed over.
+         */
+        post: operations["server_strips_api_post_strip_events"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/timers": {
         parameters: {
             query?: never;
@@ -1167,18 +1207,18 @@ export interface paths {
          * Get Session
          * @description Tell who is signed in; sets the CSRF cookie.
          */
-        get: operations["server_accounts_api_get_session"];
+        get: operations["server_members_session_get_session"];
         put?: never;
         /**
          * Post Session
          * @description Sign in.
          */
-        post: operations["server_accounts_api_post_session"];
+        post: operations["server_members_session_post_session"];
         /**
          * Delete Session
          * @description Sign out.
          */
-        delete: operations["server_accounts_api_delete_session"];
+        delete: operations["server_members_session_delete_session"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1196,7 +1236,7 @@ export interface paths {
          * Put Units
          * @description Choose the units one reads in.
          */
-        put: operations["server_accounts_api_put_units"];
+        put: operations["server_members_session_put_units"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1352,7 +1392,7 @@ export interface components {
              * @default tray
              * @enum {string}
              */
-            vessel: "tray" | "tank";
+            vessel: "tray" | "tank" | "bottle";
             /** Volume L */
             volume_l: number;
         };
@@ -1521,13 +1561,48 @@ export interface components {
             /** Run Mm */
             run_mm: number;
         };
+        /** Bite[BittenArea] */
+        Bite_BittenArea_: {
+            /** Areas */
+            areas: components["schemas"]["BittenArea"][];
+            /** Cumulative Seconds */
+            cumulative_seconds: number;
+            /** Number */
+            number: number;
+            /** Open Before */
+            open_before: string[];
+            /** Reference Seconds */
+            reference_seconds: number;
+            /** Seconds */
+            seconds: number;
+            /** Stop Out Before */
+            stop_out_before: string[];
+        };
+        /** Bite[BittenLines] */
+        Bite_BittenLines_: {
+            /** Areas */
+            areas: components["schemas"]["BittenLines"][];
+            /** Cumulative Seconds */
+            cumulative_seconds: number;
+            /** Number */
+            number: number;
+            /** Open Before */
+            open_before: string[];
+            /** Reference Seconds */
+            reference_seconds: number;
+            /** Seconds */
+            seconds: number;
+            /** Stop Out Before */
+            stop_out_before: string[];
+        };
         /**
          * BittenArea
-         * @description An area at the end of a bite, with its 95 % band.
+         * @description An area at the end of a bite: its goal, and how light it prints or looks.
          */
         BittenArea: {
             /** Finished */
             finished: boolean;
+            goal: components["schemas"]["Reached"];
             lines?: components["schemas"]["BittenDepth"] | null;
             /** Lstar */
             lstar: number;
@@ -1585,6 +1660,28 @@ export interface components {
             width_um_high: number;
             /** Width Um Low */
             width_um_low: number;
+        };
+        /**
+         * CareOut
+         * @description What hands do to the plate while it bites.
+         */
+        CareOut: {
+            /** Done */
+            done: string;
+            /**
+             * Event
+             * @enum {string}
+             */
+            event: "rocked" | "feathered" | "refreshed";
+            /** Every Seconds */
+            every_seconds: number | null;
+            /**
+             * Mark
+             * @enum {string}
+             */
+            mark: "rock" | "feather" | "brush";
+            /** Verb */
+            verb: string;
         };
         /**
          * Caution
@@ -1702,7 +1799,7 @@ export interface components {
              * @default {}
              */
             measures: {
-                [key: string]: unknown;
+                [key: string]: boolean | number | string;
             };
             /**
              * Reason
@@ -1798,6 +1895,8 @@ export interface components {
         CourseStepOut: {
             /** At Hand */
             at_hand: string[];
+            /** Beside */
+            beside: ("bevel" | "degreasers" | "drawing" | "dust-count" | "ground-check" | "repair" | "transfers" | "grounds" | "textures" | "solvents")[];
             /** Cautions */
             cautions: components["schemas"]["StepCaution"][];
             /** Fails */
@@ -1874,6 +1973,79 @@ export interface components {
             x: number;
             /** Y */
             y: number;
+        };
+        /**
+         * Covered
+         * @description Areas were stopped out.
+         */
+        Covered: {
+            /** Areas */
+            areas: string[];
+        };
+        /**
+         * CoveredEventIn
+         * @description Areas were stopped out.
+         */
+        CoveredEventIn: {
+            data: components["schemas"]["Covered"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "covered";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * CoveredEventOut
+         * @description Areas were stopped out.
+         */
+        CoveredEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            data: components["schemas"]["Covered"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "covered";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * Curve
@@ -2035,24 +2207,84 @@ export interface components {
         };
         /**
          * Dip
-         * @description One immersion; ``lifted_seconds`` is None while the plate is in the bath.
+         * @description The plate goes into the bath; ``open`` is what the mordant can reach.
+         *
+         *     ``celsius`` was sent by older devices, which copied it from the bath as they knew it.
          */
         Dip: {
-            /** At Seconds */
-            at_seconds: number;
-            /** Bite */
-            bite: number;
-            /** Event */
-            event: string;
-            /** Lifted Seconds */
-            lifted_seconds: number | null;
+            /** Celsius */
+            celsius?: number | null;
             /** Open */
             open: string[];
-            /** Temperatures */
-            temperatures: [
-                number,
-                number
-            ][];
+        };
+        /**
+         * DipEventIn
+         * @description The plate goes into the bath; ``open`` is what the mordant can reach.
+         *
+         *     ``celsius`` was sent by older devices, which copied it from the bath as they knew it.
+         */
+        DipEventIn: {
+            data: components["schemas"]["Dip"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "dip";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * DipEventOut
+         * @description The plate goes into the bath; ``open`` is what the mordant can reach.
+         *
+         *     ``celsius`` was sent by older devices, which copied it from the bath as they knew it.
+         */
+        DipEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            data: components["schemas"]["Dip"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "dip";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * DoneBite
@@ -2176,20 +2408,25 @@ export interface components {
             error: components["schemas"]["ErrorBody"];
         };
         /**
-         * EventIn
-         * @description One event as the device saw it.
-         *
-         *     ``monotonic_ms`` is the device's own steady clock, ``offset_ms`` what to add to reach this
-         *     server's clock [ms since the epoch], ``offset_spread_ms`` how sure that is.
+         * EventsIn
+         * @description Events in any order; those known already are passed over.
          */
-        EventIn: {
-            /**
-             * Data
-             * @default {}
-             */
-            data: {
-                [key: string]: unknown;
-            };
+        EventsIn: {
+            /** Events */
+            events: (components["schemas"]["DipEventIn"] | components["schemas"]["LiftEventIn"] | components["schemas"]["TemperatureEventIn"] | components["schemas"]["RockedEventIn"] | components["schemas"]["FeatheredEventIn"] | components["schemas"]["RefreshedEventIn"] | components["schemas"]["CoveredEventIn"] | components["schemas"]["RinsedEventIn"] | components["schemas"]["NeutralisedEventIn"] | components["schemas"]["ObservationEventIn"] | components["schemas"]["NoteEventIn"] | components["schemas"]["UndoEventIn"])[];
+        };
+        /**
+         * Feathered
+         * @description Bubbles were brushed off the lines.
+         */
+        Feathered: Record<string, never>;
+        /**
+         * FeatheredEventIn
+         * @description Bubbles were brushed off the lines.
+         */
+        FeatheredEventIn: {
+            /** @default {} */
+            data: components["schemas"]["Feathered"];
             /**
              * Device
              * Format: uuid
@@ -2201,10 +2438,10 @@ export interface components {
              */
             id: string;
             /**
-             * Kind
+             * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
-            kind: "dip" | "lift" | "temperature" | "rocked" | "feathered" | "covered" | "rinsed" | "neutralised" | "observation" | "note" | "undo";
+            kind: "feathered";
             /** Monotonic Ms */
             monotonic_ms: number;
             /** Offset Ms */
@@ -2215,40 +2452,40 @@ export interface components {
             sequence: number;
         };
         /**
-         * EventOut
-         * @description An event as it is stored.
+         * FeatheredEventOut
+         * @description Bubbles were brushed off the lines.
          */
-        EventOut: {
+        FeatheredEventOut: {
             /** At Seconds */
             at_seconds: number;
             /** By */
             by: string;
-            /** Data */
-            data: {
-                [key: string]: unknown;
-            };
+            /** @default {} */
+            data: components["schemas"]["Feathered"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
             /**
              * Id
              * Format: uuid
              */
             id: string;
-            /** Kind */
-            kind: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "feathered";
             /**
              * Received At
              * Format: date-time
              */
             received_at: string;
+            /** Sequence */
+            sequence: number;
             /** Spread Ms */
             spread_ms: number;
-        };
-        /**
-         * EventsIn
-         * @description Events in any order; those known already are passed over.
-         */
-        EventsIn: {
-            /** Events */
-            events: components["schemas"]["EventIn"][];
         };
         /**
          * FitStripInput
@@ -2307,6 +2544,23 @@ export interface components {
             seconds: number;
             /** Why */
             why: string | null;
+        };
+        /**
+         * Goal
+         * @description What a process is bitten for.
+         */
+        Goal: {
+            /** Digits */
+            digits: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "tone" | "depth";
+            /** Sign */
+            sign: string;
+            /** Unit */
+            unit: string;
         };
         /**
          * GroundCause
@@ -2393,24 +2647,145 @@ export interface components {
             warnings: string[];
         };
         /**
-         * LineBite
-         * @description One immersion, made or still to come.
+         * Hands
+         * @description The words of the run screen: what hands do, and what the liquid is called.
          */
-        LineBite: {
-            /** Areas */
-            areas: components["schemas"]["BittenLines"][];
-            /** Cumulative Seconds */
-            cumulative_seconds: number;
-            /** Number */
-            number: number;
-            /** Open Before */
-            open_before: string[];
-            /** Reference Seconds */
-            reference_seconds: number;
-            /** Seconds */
-            seconds: number;
-            /** Stop Out Before */
-            stop_out_before: string[];
+        Hands: {
+            /** At Zero */
+            at_zero: string;
+            /**
+             * Closing
+             * @enum {string}
+             */
+            closing: "stop-out" | "leave";
+            /** Dip */
+            dip: string;
+            /** Dry */
+            dry: string;
+            /** Finish */
+            finish: string;
+            /** Follow */
+            follow: string;
+            /** Lift */
+            lift: string;
+            /** Ready */
+            ready: string;
+            /** Wet */
+            wet: string;
+        };
+        /**
+         * Immersion
+         * @description One immersion; ``lifted_seconds`` is None while the plate is in the bath.
+         */
+        Immersion: {
+            /** At Seconds */
+            at_seconds: number;
+            /** Bite */
+            bite: number;
+            /**
+             * Event
+             * Format: uuid
+             */
+            event: string;
+            /** Lifted Seconds */
+            lifted_seconds: number | null;
+            /** Open */
+            open: string[];
+            /** Temperatures */
+            temperatures: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * Lift
+         * @description The plate comes out; ``dip`` null ends the dip under way.
+         */
+        Lift: {
+            /** Dip */
+            dip?: string | null;
+            /**
+             * Remembered
+             * @default false
+             */
+            remembered: boolean;
+        };
+        /**
+         * LiftEventIn
+         * @description The plate comes out; ``dip`` null ends the dip under way.
+         */
+        LiftEventIn: {
+            /**
+             * @default {
+             *       "dip": null,
+             *       "remembered": false
+             *     }
+             */
+            data: components["schemas"]["Lift"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "lift";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * LiftEventOut
+         * @description The plate comes out; ``dip`` null ends the dip under way.
+         */
+        LiftEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /**
+             * @default {
+             *       "dip": null,
+             *       "remembered": false
+             *     }
+             */
+            data: components["schemas"]["Lift"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "lift";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * LineGroup
@@ -2631,6 +3006,78 @@ export interface components {
             wetting_seconds?: number | null;
         };
         /**
+         * Neutralised
+         * @description The plate was wiped with bicarbonate.
+         */
+        Neutralised: Record<string, never>;
+        /**
+         * NeutralisedEventIn
+         * @description The plate was wiped with bicarbonate.
+         */
+        NeutralisedEventIn: {
+            /** @default {} */
+            data: components["schemas"]["Neutralised"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "neutralised";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * NeutralisedEventOut
+         * @description The plate was wiped with bicarbonate.
+         */
+        NeutralisedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** @default {} */
+            data: components["schemas"]["Neutralised"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "neutralised";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
          * NextStep
          * @description The next step of an open plate.
          */
@@ -2644,6 +3091,84 @@ export interface components {
             plate_name: string;
             /** Text */
             text: string;
+        };
+        /**
+         * Note
+         * @description Words that are not an observation.
+         */
+        Note: {
+            /**
+             * About
+             * @default
+             */
+            about: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * NoteEventIn
+         * @description Words that are not an observation.
+         */
+        NoteEventIn: {
+            data: components["schemas"]["Note"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "note";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * NoteEventOut
+         * @description Words that are not an observation.
+         */
+        NoteEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            data: components["schemas"]["Note"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "note";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * NoteIn
@@ -2671,8 +3196,11 @@ export interface components {
              * Code
              * @enum {string}
              */
-            code: "already-in-bath" | "lift-waits-for-dip" | "second-lift" | "undone";
-            /** Event */
+            code: "already-in-bath" | "lift-waits-for-dip" | "second-lift" | "pressed-twice" | "undone";
+            /**
+             * Event
+             * Format: uuid
+             */
             event: string;
             /** Text */
             text: string;
@@ -2695,6 +3223,84 @@ export interface components {
             unit: string;
             /** Value */
             value: number;
+        };
+        /**
+         * Observation
+         * @description Something seen or felt: bubbles, shine, how deep a line feels.
+         */
+        Observation: {
+            /**
+             * About
+             * @default
+             */
+            about: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * ObservationEventIn
+         * @description Something seen or felt: bubbles, shine, how deep a line feels.
+         */
+        ObservationEventIn: {
+            data: components["schemas"]["Observation"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "observation";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * ObservationEventOut
+         * @description Something seen or felt: bubbles, shine, how deep a line feels.
+         */
+        ObservationEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            data: components["schemas"]["Observation"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "observation";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * OwnNumberIn
@@ -2917,9 +3523,9 @@ export interface components {
         };
         /**
          * PlanArea
-         * @description An area and the tone it shall have (``lstar`` null stays white), or a group of lines.
+         * @description An area of a plan: what it is called, how large it is, and what is wanted of it.
          *
-         *     A group of lines has ``depth_um`` or ``darkness``, one of the two.
+         *     What can be wanted are the columns of the processes; each takes its own.
          */
         PlanArea: {
             /** Darkness */
@@ -2973,11 +3579,11 @@ export interface components {
             /** Areas */
             areas: components["schemas"]["BittenArea"][];
             /** Bites */
-            bites: components["schemas"]["PlannedBite"][];
+            bites: components["schemas"]["Bite_BittenArea_"][];
             /** Darkest Lstar */
             darkest_lstar: number;
             /** Done */
-            done: components["schemas"]["PlannedBite"][];
+            done: components["schemas"]["Bite_BittenArea_"][];
             /** Lightest Lstar */
             lightest_lstar: number;
             /** Speed */
@@ -3026,7 +3632,7 @@ export interface components {
              * @default tones
              * @enum {string}
              */
-            part: "tones" | "lines";
+            part: "lines" | "tones" | "spit-bite";
             /**
              * Round To Seconds
              * @default 5
@@ -3076,9 +3682,9 @@ export interface components {
          */
         PlanLinesOutput: {
             /** Bites */
-            bites: components["schemas"]["LineBite"][];
+            bites: components["schemas"]["Bite_BittenLines_"][];
             /** Done */
-            done: components["schemas"]["LineBite"][];
+            done: components["schemas"]["Bite_BittenLines_"][];
             /** Groups */
             groups: components["schemas"]["LinesAtTheEnd"][];
             /** Rate Um Per Min */
@@ -3121,15 +3727,22 @@ export interface components {
             in_bath: boolean;
             /** Measured */
             measured: components["schemas"]["MeasuredLine"][];
-            /** Method */
-            method: string;
-            /** Part */
-            part: string;
+            /**
+             * Method
+             * @enum {string}
+             */
+            method: "stop-out" | "open-up";
+            /**
+             * Part
+             * @enum {string}
+             */
+            part: "lines" | "tones" | "spit-bite";
             /**
              * Plate
              * Format: uuid
              */
             plate: string;
+            process: components["schemas"]["ProcessWords"];
             /** Round To Seconds */
             round_to_seconds: number;
             /** Run */
@@ -3162,26 +3775,6 @@ export interface components {
             };
             /** Text */
             text: string;
-        };
-        /**
-         * PlannedBite
-         * @description One immersion still to come.
-         */
-        PlannedBite: {
-            /** Areas */
-            areas: components["schemas"]["BittenArea"][];
-            /** Cumulative Seconds */
-            cumulative_seconds: number;
-            /** Number */
-            number: number;
-            /** Open Before */
-            open_before: string[];
-            /** Reference Seconds */
-            reference_seconds: number;
-            /** Seconds */
-            seconds: number;
-            /** Stop Out Before */
-            stop_out_before: string[];
         };
         /**
          * PlateCard
@@ -3291,11 +3884,8 @@ export interface components {
             metal: "copper" | "zinc" | "plastic" | "polymer";
             /** Name */
             name: string;
-            /**
-             * Route
-             * @enum {string}
-             */
-            route: "etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer" | "mixed";
+            /** Route */
+            route: ("etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer") | "mixed";
             /**
              * Routes
              * @default []
@@ -3313,6 +3903,10 @@ export interface components {
          * @description A plate's page.
          */
         PlateOut: {
+            /** Asks */
+            asks: {
+                [key: string]: components["schemas"]["Caution"][];
+            };
             /** Course */
             course: components["schemas"]["CourseStep"][];
             /**
@@ -3339,13 +3933,15 @@ export interface components {
             /** Ok To Print */
             ok_to_print: boolean;
             /** Parts */
-            parts: ("lines" | "tones")[];
+            parts: string[];
             /** Place */
             place: string;
             /** Place Text */
             place_text: string;
             /** Planned */
             planned: string[];
+            /** Processes */
+            processes: components["schemas"]["ProcessWords"][];
             /** Proofs */
             proofs: number;
             /** Put Away */
@@ -3367,6 +3963,24 @@ export interface components {
             width_mm: number;
             /** Work */
             work: string | null;
+        };
+        /**
+         * ProcessWords
+         * @description What a process is called, and what its goal is.
+         */
+        ProcessWords: {
+            /** Against */
+            against: string;
+            /** Area */
+            area: string;
+            goal: components["schemas"]["Goal"];
+            hands: components["schemas"]["Hands"];
+            /** Key */
+            key: string;
+            /** Many */
+            many: string;
+            /** Title */
+            title: string;
         };
         /**
          * ProofIn
@@ -3484,6 +4098,18 @@ export interface components {
             wipe: string;
         };
         /**
+         * Reached
+         * @description What an area comes to in the goal of its process, with its 95 % band.
+         */
+        Reached: {
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Value */
+            value: number;
+        };
+        /**
          * ReadArea
          * @description An area of a proof: what was wanted and what was read off it.
          */
@@ -3559,6 +4185,8 @@ export interface components {
             at: string;
             /** By */
             by: string;
+            /** Gained G Per L */
+            gained_g_per_l: number;
             /**
              * Id
              * Format: uuid
@@ -3627,6 +4255,78 @@ export interface components {
              * @default 0
              */
             version: number;
+        };
+        /**
+         * Refreshed
+         * @description A pool of mordant was brushed anew: its thin film is used up within a minute.
+         */
+        Refreshed: Record<string, never>;
+        /**
+         * RefreshedEventIn
+         * @description A pool of mordant was brushed anew: its thin film is used up within a minute.
+         */
+        RefreshedEventIn: {
+            /** @default {} */
+            data: components["schemas"]["Refreshed"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "refreshed";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * RefreshedEventOut
+         * @description A pool of mordant was brushed anew: its thin film is used up within a minute.
+         */
+        RefreshedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** @default {} */
+            data: components["schemas"]["Refreshed"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "refreshed";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * RepairRoute
@@ -3705,6 +4405,150 @@ export interface components {
             tables: string;
             /** Text */
             text: string;
+        };
+        /**
+         * Rinsed
+         * @description The plate was rinsed.
+         */
+        Rinsed: Record<string, never>;
+        /**
+         * RinsedEventIn
+         * @description The plate was rinsed.
+         */
+        RinsedEventIn: {
+            /** @default {} */
+            data: components["schemas"]["Rinsed"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rinsed";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * RinsedEventOut
+         * @description The plate was rinsed.
+         */
+        RinsedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** @default {} */
+            data: components["schemas"]["Rinsed"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rinsed";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
+         * Rocked
+         * @description The tray was rocked, or the plate turned.
+         */
+        Rocked: Record<string, never>;
+        /**
+         * RockedEventIn
+         * @description The tray was rocked, or the plate turned.
+         */
+        RockedEventIn: {
+            /** @default {} */
+            data: components["schemas"]["Rocked"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rocked";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * RockedEventOut
+         * @description The tray was rocked, or the plate turned.
+         */
+        RockedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** @default {} */
+            data: components["schemas"]["Rocked"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rocked";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * RoleIn
@@ -3799,16 +4643,21 @@ export interface components {
         };
         /**
          * RunIn
-         * @description Begin a run of a plate's plan; ``part`` null: lines first, then tones.
+         * @description Begin a run of a plate's plan; ``part`` null: the first part not bitten yet.
          */
         RunIn: {
+            /**
+             * Acknowledged
+             * @default []
+             */
+            acknowledged: string[];
             /**
              * Id
              * Format: uuid
              */
             id: string;
             /** Part */
-            part?: ("tones" | "lines") | null;
+            part?: ("lines" | "tones" | "spit-bite") | null;
             /**
              * Plate
              * Format: uuid
@@ -3821,28 +4670,28 @@ export interface components {
          */
         RunOut: {
             /** Areas */
-            areas: {
-                [key: string]: unknown;
-            }[];
+            areas: components["schemas"]["PlanArea"][];
             /**
              * Bath
              * Format: uuid
              */
             bath: string;
+            /** Bath Line */
+            bath_line: [
+                number,
+                number
+            ][];
             /** Bath Name */
             bath_name: string;
             /** Bath Temperature C */
             bath_temperature_c: number;
-            /** Care */
-            care: string;
-            /** Care Every Seconds */
-            care_every_seconds: number | null;
+            care: components["schemas"]["CareOut"];
             /** Cautions */
             cautions: string[];
             /** Ended At */
             ended_at: string | null;
             /** Events */
-            events: components["schemas"]["EventOut"][];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"])[];
             /**
              * Id
              * Format: uuid
@@ -3858,8 +4707,11 @@ export interface components {
             mordant: string;
             /** Now Seconds */
             now_seconds: number;
-            /** Part */
-            part: string;
+            /**
+             * Part
+             * @enum {string}
+             */
+            part: "lines" | "tones" | "spit-bite";
             /**
              * Plate
              * Format: uuid
@@ -3867,6 +4719,7 @@ export interface components {
             plate: string;
             /** Plate Name */
             plate_name: string;
+            process: components["schemas"]["ProcessWords"];
             sheet: components["schemas"]["RunSheet"];
             /** Stale */
             stale: boolean;
@@ -3874,19 +4727,16 @@ export interface components {
         };
         /**
          * RunSheet
-         * @description Look-up tables of a run: tone or depth over reference seconds, speed over temperature.
+         * @description Look-up tables of a run: its goal over reference seconds, speed over temperature.
          */
         RunSheet: {
             /** Areas */
             areas: components["schemas"]["SheetArea"][];
+            goal: components["schemas"]["Goal"];
             /** Grid Reference Seconds */
             grid_reference_seconds: number[];
-            /**
-             * Part
-             * @default tones
-             * @enum {string}
-             */
-            part: "tones" | "lines";
+            /** Part */
+            part: string;
             plan: components["schemas"]["PlanBitesOutput"];
             /** Speeds */
             speeds: number[];
@@ -3922,7 +4772,7 @@ export interface components {
         };
         /**
          * RunState
-         * @description Where a run stands.
+         * @description Where a subject stands at the bath.
          */
         RunState: {
             /** Covered */
@@ -3930,7 +4780,7 @@ export interface components {
             /** Covered Since Lift */
             covered_since_lift: boolean;
             /** Dips */
-            dips: components["schemas"]["Dip"][];
+            dips: components["schemas"]["Immersion"][];
             /** Last Cared Seconds */
             last_cared_seconds: number | null;
             /** Neutralised */
@@ -3958,12 +4808,7 @@ export interface components {
          * @description What the browser needs to follow one area with no network.
          */
         SheetArea: {
-            /** Depth Um */
-            depth_um?: number[] | null;
-            /** Depth Um High */
-            depth_um_high?: number[] | null;
-            /** Depth Um Low */
-            depth_um_low?: number[] | null;
+            goal: components["schemas"]["Track"];
             /** Land Fails Seconds */
             land_fails_seconds?: number | null;
             /** Land Um */
@@ -3980,8 +4825,8 @@ export interface components {
             reached_reference_seconds: number;
             /** Target Reference Seconds */
             target_reference_seconds: number;
-            /** Wanted Depth Um */
-            wanted_depth_um?: number | null;
+            /** Wanted */
+            wanted: number | null;
             /** Wanted Lstar */
             wanted_lstar: number | null;
         };
@@ -4099,6 +4944,10 @@ export interface components {
             at: string | null;
             /** At Hand */
             at_hand: string[];
+            /** Beside */
+            beside: ("bevel" | "degreasers" | "drawing" | "dust-count" | "ground-check" | "repair" | "transfers" | "grounds" | "textures" | "solvents")[];
+            /** Bites */
+            bites: string | null;
             /** By */
             by: string;
             /** By Itself */
@@ -4124,7 +4973,7 @@ export interface components {
             key: string;
             /** Measured */
             measured: {
-                [key: string]: unknown;
+                [key: string]: boolean | number | string;
             };
             /** Measures */
             measures: components["schemas"]["StepMeasure"][];
@@ -4136,6 +4985,8 @@ export interface components {
             optional_why: string;
             /** Part */
             part: number;
+            /** Plans */
+            plans: string | null;
             /** Reason */
             reason: string;
             /**
@@ -4168,6 +5019,31 @@ export interface components {
         Strength: {
             /** Baume */
             baume: number;
+        };
+        /**
+         * StripBites
+         * @description A strip at the bath: its dips so far, and the patch times that follow from them.
+         */
+        StripBites: {
+            /** Bath Line */
+            bath_line: [
+                number,
+                number
+            ][];
+            /** Events */
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"])[];
+            /** In Bath */
+            in_bath: boolean;
+            /** Now Seconds */
+            now_seconds: number;
+            /** Seconds */
+            seconds: number[];
+            state: components["schemas"]["RunState"];
+            /**
+             * Strip
+             * Format: uuid
+             */
+            strip: string;
         };
         /**
          * StripCard
@@ -4209,6 +5085,8 @@ export interface components {
          * @description A change of a strip, decided on its ``version``.
          */
         StripChange: {
+            /** Bath */
+            bath?: string | null;
             /** Bitten */
             bitten?: ("dips" | "once") | null;
             conditions?: components["schemas"]["Conditions"] | null;
@@ -4232,6 +5110,8 @@ export interface components {
          * @description A new strip.
          */
         StripIn: {
+            /** Bath */
+            bath?: string | null;
             /**
              * Bitten
              * @default dips
@@ -4274,6 +5154,10 @@ export interface components {
          * @description A strip with its fit, or the reason why it gives none.
          */
         StripOut: {
+            /** Bath */
+            bath: string | null;
+            /** Bath Name */
+            bath_name: string;
             /** Bitten */
             bitten: string;
             conditions: components["schemas"]["Conditions"];
@@ -4361,6 +5245,79 @@ export interface components {
             }[];
             /** Title */
             title: string;
+        };
+        /**
+         * Temperature
+         * @description The bath's temperature, read off a thermometer or a probe.
+         */
+        Temperature: {
+            /** Celsius */
+            celsius: number;
+        };
+        /**
+         * TemperatureEventIn
+         * @description The bath's temperature, read off a thermometer or a probe.
+         */
+        TemperatureEventIn: {
+            data: components["schemas"]["Temperature"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "temperature";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * TemperatureEventOut
+         * @description The bath's temperature, read off a thermometer or a probe.
+         */
+        TemperatureEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            data: components["schemas"]["Temperature"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "temperature";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * TimerIn
@@ -4500,6 +5457,94 @@ export interface components {
             version: number;
             /** Width Um */
             width_um?: number | null;
+        };
+        /**
+         * Track
+         * @description An area's goal on the sheet's grid of reference seconds, with its 95 % band.
+         */
+        Track: {
+            /** High */
+            high: number[];
+            /** Low */
+            low: number[];
+            /** Value */
+            value: number[];
+        };
+        /**
+         * Undo
+         * @description An event is taken back; where it is an undo itself, what that took back holds again.
+         */
+        Undo: {
+            /**
+             * Event
+             * Format: uuid
+             */
+            event: string;
+        };
+        /**
+         * UndoEventIn
+         * @description An event is taken back; where it is an undo itself, what that took back holds again.
+         */
+        UndoEventIn: {
+            data: components["schemas"]["Undo"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "undo";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * UndoEventOut
+         * @description An event is taken back; where it is an undo itself, what that took back holds again.
+         */
+        UndoEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            data: components["schemas"]["Undo"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "undo";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * Units
@@ -5071,7 +6116,7 @@ export interface operations {
             };
         };
     };
-    server_rooms_api_get_link: {
+    server_members_api_get_link: {
         parameters: {
             query?: never;
             header?: never;
@@ -5102,7 +6147,7 @@ export interface operations {
             };
         };
     };
-    server_rooms_api_post_use: {
+    server_members_api_post_use: {
         parameters: {
             query?: never;
             header?: never;
@@ -5175,7 +6220,7 @@ export interface operations {
             };
         };
     };
-    server_rooms_api_post_room: {
+    server_members_api_post_room: {
         parameters: {
             query?: never;
             header?: never;
@@ -5486,7 +6531,7 @@ export interface operations {
             };
         };
     };
-    server_plates_api_get_bench: {
+    server_overview_api_get_bench: {
         parameters: {
             query?: never;
             header?: never;
@@ -5641,7 +6686,7 @@ export interface operations {
             };
         };
     };
-    server_rooms_api_post_link: {
+    server_members_api_post_link: {
         parameters: {
             query?: never;
             header?: never;
@@ -5694,7 +6739,7 @@ export interface operations {
             };
         };
     };
-    server_rooms_api_get_members: {
+    server_members_api_get_members: {
         parameters: {
             query?: never;
             header?: never;
@@ -5725,7 +6770,7 @@ export interface operations {
             };
         };
     };
-    server_rooms_api_put_member: {
+    server_members_api_put_member: {
         parameters: {
             query?: never;
             header?: never;
@@ -5779,7 +6824,7 @@ export interface operations {
             };
         };
     };
-    server_rooms_api_delete_member: {
+    server_members_api_delete_member: {
         parameters: {
             query?: never;
             header?: never;
@@ -5913,7 +6958,7 @@ export interface operations {
             };
         };
     };
-    server_plates_api_get_plates: {
+    server_overview_api_get_plates: {
         parameters: {
             query?: {
                 search?: string;
@@ -5949,7 +6994,7 @@ export interface operations {
             };
         };
     };
-    server_plates_api_post_plate: {
+    server_overview_api_post_plate: {
         parameters: {
             query?: never;
             header?: never;
@@ -6002,7 +7047,7 @@ export interface operations {
             };
         };
     };
-    server_plates_api_get_plate: {
+    server_overview_api_get_plate: {
         parameters: {
             query?: never;
             header?: never;
@@ -6034,7 +7079,7 @@ export interface operations {
             };
         };
     };
-    server_plates_api_put_plate: {
+    server_overview_api_put_plate: {
         parameters: {
             query?: never;
             header?: never;
@@ -6219,10 +7264,10 @@ export interface operations {
             };
         };
     };
-    server_plans_api_get_plan: {
+    server_overview_api_get_plan: {
         parameters: {
             query?: {
-                part?: "tones" | "lines";
+                part?: "lines" | "tones" | "spit-bite";
             };
             header?: never;
             path: {
@@ -6253,7 +7298,7 @@ export interface operations {
             };
         };
     };
-    server_plans_api_put_plan: {
+    server_overview_api_put_plan: {
         parameters: {
             query?: never;
             header?: never;
@@ -6307,7 +7352,7 @@ export interface operations {
             };
         };
     };
-    server_plans_api_post_draft: {
+    server_overview_api_post_draft: {
         parameters: {
             query?: never;
             header?: never;
@@ -6352,7 +7397,7 @@ export interface operations {
             };
         };
     };
-    server_plates_api_get_tracing: {
+    server_overview_api_get_tracing: {
         parameters: {
             query?: {
                 mirrored?: boolean;
@@ -7152,6 +8197,83 @@ export interface operations {
             };
         };
     };
+    server_strips_api_get_strip_bites: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                strip: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StripBites"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_strips_api_post_strip_events: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                strip: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EventsIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StripBites"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_timers_api_get_timers: {
         parameters: {
             query?: never;
@@ -7354,7 +8476,7 @@ export interface operations {
             };
         };
     };
-    server_accounts_api_get_session: {
+    server_members_session_get_session: {
         parameters: {
             query?: never;
             header?: never;
@@ -7374,7 +8496,7 @@ export interface operations {
             };
         };
     };
-    server_accounts_api_post_session: {
+    server_members_session_post_session: {
         parameters: {
             query?: never;
             header?: never;
@@ -7434,7 +8556,7 @@ export interface operations {
             };
         };
     };
-    server_accounts_api_delete_session: {
+    server_members_session_delete_session: {
         parameters: {
             query?: never;
             header?: never;
@@ -7452,7 +8574,7 @@ export interface operations {
             };
         };
     };
-    server_accounts_api_put_units: {
+    server_members_session_put_units: {
         parameters: {
             query?: never;
             header?: never;

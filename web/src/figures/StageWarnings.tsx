@@ -6,7 +6,7 @@ export function StageWarnings({ plan, fine }: { plan: Plan; fine: string }) {
   const { warnings } = plan.sheet.plan;
   return (
     <section className="section" aria-live="polite">
-      <h2>Before you dip</h2>
+      <h2>Before you {plan.process.hands.dip.toLowerCase()}</h2>
       {warnings.length === 0 ? (
         <p style={{ margin: "6px 0 0" }}>{fine}</p>
       ) : (

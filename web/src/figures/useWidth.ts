@@ -1,15 +1,17 @@
-import { useEffect, useRef, useState } from "react";
+import { useLayoutEffect, useRef, useState } from "react";
 
 /** The width of an element as laid out [px]; figures are drawn at it, never scaled. */
 export function useWidth(start: number): [React.RefObject<HTMLDivElement | null>, number] {
   const ref = useRef<HTMLDivElement>(null);
   const [width, setWidth] = useState(start);
-  useEffect(() => {
+  // before the first painting, so that a narrow screen is never wider than it is
+  useLayoutEffect(() => {
     const element = ref.current;
-    if (!element || typeof ResizeObserver === "undefined") return;
-    const observer = new ResizeObserver(([entry]) => {
-      if (entry) setWidth(Math.floor(entry.contentRect.width));
-    });
+    if (!element) return;
+    const measure = (px: number) => px > 0 && setWidth(Math.floor(px));
+    measure(element.clientWidth);
+    if (typeof ResizeObserver === "undefined") return;
+    const observer = new ResizeObserver(([entry]) => entry && measure(entry.contentRect.width));
     observer.observe(element);
     return () => observer.disconnect();
   }, []);

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Navigate, Outlet, useLocation, useParams } from "react-router";
 import { sessionQuery } from "../api/session";
-import { flushAll } from "../run/useRun";
+import { flushAll } from "../device/useRun";
 import { Keys } from "./Keys";
 import { Lost } from "./Lost";
 import { Rack } from "./Rack";

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { endTimer, startTimer, type Timer, timersQuery } from "../api/timers";
-import { newId } from "../run/device";
+import { newId } from "../device/ids";
 import { Mark } from "../ui/Mark";
 import { clock } from "../ui/times";
 import { useNow } from "../ui/useNow";

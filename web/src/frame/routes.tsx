@@ -1,5 +1,5 @@
 import { type ComponentType, lazy, Suspense } from "react";
-import { createBrowserRouter } from "react-router";
+import { createBrowserRouter, Navigate } from "react-router";
 import { SignIn } from "../screens/session/SignIn/SignIn";
 import { Home, Inside } from "./Inside";
 import { Lost } from "./Lost";
@@ -62,14 +62,13 @@ export const router = createBrowserRouter([
         ),
       },
       {
-        path: "plates/:plate/plan",
+        path: "plates/:plate/plan/:part",
         element: screen(async () => (await import("../screens/plans/PlanPage/PlanPage")).PlanPage),
       },
+      { path: "plates/:plate/plan", element: <Navigate to="tones" replace relative="path" /> },
       {
         path: "plates/:plate/lines",
-        element: screen(
-          async () => (await import("../screens/plans/LinesPage/LinesPage")).LinesPage,
-        ),
+        element: <Navigate to="../plan/lines" replace relative="path" />,
       },
       {
         path: "plates/:plate/course",

@@ -1,5 +1,5 @@
 import type { Shapes } from "../api/client";
-import { newId } from "../run/device";
+import { newId } from "../device/ids";
 import { Cell } from "./Cell";
 
 /** A measured line as it is typed. */

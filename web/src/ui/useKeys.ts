@@ -10,6 +10,7 @@ export function useKeys(handlers: Handlers): void {
   latest.current = handlers;
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
+      if (event.repeat) return; // a key that is held is one press
       if (event.ctrlKey || event.metaKey || event.altKey) return;
       if (event.target instanceof HTMLElement && TYPING.has(event.target.tagName)) return;
       const found = latest.current[event.key === " " ? "Space" : event.key];

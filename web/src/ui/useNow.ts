@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { nowSeconds } from "../run/clock";
+import { nowSeconds } from "../device/clock";
 
 /** The time by the server's clock, a few times a second. */
 export function useNow(everyMs = 1000): number {

@@ -1,32 +1,14 @@
 import { useId } from "react";
 import { clock } from "../../ui/times";
-import { grainTile } from "../grain";
 import { Patterns } from "../Patterns";
 import { useWidth } from "../useWidth";
 import { Footer } from "./Footer";
 import { Handles } from "./Handles";
-import { type Column, columnWidths, depthOf, minuteTicks, type Section } from "./model";
+import type { Editing, Frame } from "./frame";
+import { GOALS } from "./goals";
+import { columnWidths, depthOf, minuteTicks, type Section } from "./model";
 import { Scales } from "./Scales";
 import { Strata } from "./Strata";
-
-export type Frame = {
-  id: string;
-  left: number;
-  top: number;
-  height: number;
-  xs: number[];
-  y: (seconds: number) => number;
-  section: Section;
-  size: "page" | "large" | "phone";
-  metal: string;
-};
-
-export type Editing = {
-  selected: number;
-  onSelect: (place: number) => void;
-  /** Move an area's floor to this many reference seconds. */
-  onFloor: (place: number, seconds: number) => void;
-};
 
 type Props = {
   section: Section;
@@ -74,7 +56,7 @@ export function BiteSection(props: Props) {
   const frame = frameOf(props, id, width);
   const { section } = props;
   const tones = [
-    ...new Set(section.columns.flatMap((c) => [c.expected, ...c.segments.map((s) => s.lstar)])),
+    ...new Set(section.columns.flatMap((c) => [c.lstar, ...c.segments.map((s) => s.lstar)])),
   ];
   const total = frame.top + frame.height + 150;
   return (
@@ -99,11 +81,8 @@ export function BiteSection(props: Props) {
 }
 
 function describe(section: Section): string {
-  const areas = section.columns.map((c) =>
-    c.lines
-      ? `${c.name} ${c.lines.depth.toFixed(0)} µm deep`
-      : `${c.name} prints L* ${c.expected.toFixed(0)}`,
-  );
+  const says = GOALS[section.goal.kind].says;
+  const areas = section.columns.map((c) => `${c.name} ${says(c.expected)}`);
   const bites = section.bites.map((b) => `bite ${b.number} ${clock(b.seconds)}`);
   return `Bite section. ${areas.join(", ")}. ${bites.join(", ")}.`;
 }
@@ -114,18 +93,14 @@ function Heads({ frame }: { frame: Frame }) {
     <g>
       {frame.section.columns.map((column, i) => {
         const [x0, x1] = [frame.xs[i] as number, frame.xs[i + 1] as number];
-        const room = Math.floor((x1 - x0) / 7.6);
-        const name =
-          column.name.length > room
-            ? column.name.replace(/^Tone /, "").slice(0, Math.max(1, room))
-            : column.name;
+        const { name, size } = fitted(column.name, x1 - x0);
         return (
           <g key={column.name} textAnchor="middle">
             <text
               className="slab"
               x={(x0 + x1) / 2}
               y={frame.size === "large" ? 16 : 24}
-              fontSize="15"
+              fontSize={size}
               fontWeight="600"
             >
               {name}
@@ -140,6 +115,18 @@ function Heads({ frame }: { frame: Frame }) {
       })}
     </g>
   );
+}
+
+/** A name at the size that fits, shortened where none does. */
+function fitted(name: string, width: number): { name: string; size: number } {
+  const fits = (size: number) => Math.floor(width / (size * 0.52));
+  for (const size of [15, 13]) if (name.length <= fits(size)) return { name, size };
+  const short = name.replace(/^Tone /, "");
+  const room = fits(13);
+  return {
+    name: short.length <= room ? short : `${short.slice(0, Math.max(1, room - 1))}.`,
+    size: 13,
+  };
 }
 
 function Body({ frame }: { frame: Frame }) {
@@ -157,10 +144,4 @@ function Body({ frame }: { frame: Frame }) {
       />
     </g>
   );
-}
-
-/** What an area looks like in print: grain for a tone, grooves for lines. */
-export function printFill(frame: Frame, column: Column, lstar: number): string {
-  if (column.lines) return `url(#${frame.id}-l${Math.round(lstar)})`;
-  return `url(#${frame.id}-g${grainTile(lstar).key})`;
 }

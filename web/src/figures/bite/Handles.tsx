@@ -1,6 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useRef } from "react";
 import { clock } from "../../ui/times";
-import type { Editing, Frame } from "./BiteSection";
+import type { Editing, Frame } from "./frame";
+import { GOALS } from "./goals";
 import { timeOf } from "./model";
 
 const STEP_SECONDS = 5;
@@ -73,7 +74,7 @@ function Handle({
       aria-valuemin={0}
       aria-valuemax={Math.round(frame.section.deepest * 2)}
       aria-valuenow={Math.round(floor)}
-      aria-valuetext={`${clock(floor)} in all, prints L* ${column.expected.toFixed(0)}`}
+      aria-valuetext={`${clock(floor)} in all, ${GOALS[frame.section.goal.kind].says(column.expected)}`}
       style={{ cursor: "ns-resize", touchAction: "none" }}
       onFocus={() => editing.onSelect(place)}
       onKeyDown={onKey}

@@ -1,5 +1,5 @@
 import { clock } from "../../ui/times";
-import type { Frame } from "./BiteSection";
+import type { Frame } from "./frame";
 import type { BiteRow } from "./model";
 
 const COLOUR = { done: "#1B1714", now: "#1D6B5B", planned: "#62574B" };

@@ -1,5 +1,5 @@
-import type { Frame } from "./BiteSection";
-import { printFill } from "./BiteSection";
+import type { Frame } from "./frame";
+import { printFill } from "./goals";
 import type { Column, Segment } from "./model";
 import { varnish, wave } from "./shapes";
 
@@ -35,14 +35,13 @@ function Stratum({
   now: number | null;
 }) {
   const x = frame.xs[place] as number;
-  const column = frame.section.columns[place] as Column;
   const width = (frame.xs[place + 1] as number) - x;
   const [top, floor] = [frame.y(segment.from), frame.y(segment.to)];
   const box = (y: number, height: number) => ({ x, width, y, height: Math.max(0, height) });
   if (segment.phase === "done") {
     return (
       <g>
-        <rect {...box(top, floor - top)} fill={printFill(frame, column, segment.lstar)} />
+        <rect {...box(top, floor - top)} fill={printFill(frame, segment.lstar)} />
         <path d={`M${x} ${floor}h${width}`} stroke="#FAF6EC" strokeWidth="1.4" />
       </g>
     );
@@ -51,7 +50,7 @@ function Stratum({
     const at = Math.min(floor, frame.y(now ?? segment.from));
     return (
       <g>
-        <rect {...box(top, at - top)} fill={printFill(frame, column, segment.lstar)} />
+        <rect {...box(top, at - top)} fill={printFill(frame, segment.lstar)} />
         <rect {...box(at, floor - at)} fill="#CDE2D8" />
         <rect {...box(at, floor - at)} fill={`url(#${frame.id}-bath)`} opacity=".55" />
         <path
@@ -66,11 +65,7 @@ function Stratum({
   return (
     <g>
       <rect {...box(top, floor - top)} fill="#EAD3C1" />
-      <rect
-        {...box(top, floor - top)}
-        fill={printFill(frame, column, segment.lstar)}
-        opacity=".36"
-      />
+      <rect {...box(top, floor - top)} fill={printFill(frame, segment.lstar)} opacity=".36" />
       <rect {...box(top, floor - top)} fill={`url(#${frame.id}-plan)`} opacity=".5" />
       <path
         d={`M${x} ${floor}h${width}`}
@@ -111,7 +106,7 @@ function Cap({ frame, column, place }: { frame: Frame; column: Column; place: nu
   const last = place === frame.section.columns.length - 1;
   const floor = frame.y(column.segments.at(-1)?.to ?? 0);
   const isWhite = column.segments.length === 0;
-  if (last && !column.closed) return null;
+  if ((last && !column.closed) || (!frame.section.capped && !isWhite)) return null;
   const x0 = (frame.xs[place] as number) + (isWhite && place === 0 ? -4 : 1);
   const path = varnish(x0, (frame.xs[place + 1] as number) - 1, floor, CAP[frame.size]);
   return column.closed ? (

@@ -1,17 +1,19 @@
 import type { Shapes } from "../../api/client";
 import { biteSection } from "./model";
 
-type Plan = Shapes["PlanBitesOutput"];
+type Sheet = Shapes["RunSheet"];
 const tone = (name: string, to: number, finished = false) => ({
   name,
   lstar: 90 - to / 10,
   lstar_low: 88 - to / 10,
   lstar_high: 92 - to / 10,
+  goal: { value: 90 - to / 10, low: 88 - to / 10, high: 92 - to / 10 },
   finished,
   reference_seconds: to,
 });
 const line = (name: string, to: number, depth: number) => ({
   ...tone(name, to),
+  goal: { value: depth, low: depth - 2, high: depth + 2 },
   lines: {
     depth_um: depth,
     depth_um_low: depth - 2,
@@ -30,13 +32,16 @@ test("each area is eaten down to its last bite, and knows what it was meant to b
     bites: [bite(2, [tone("quay", 200, true)])],
     areas: [tone("sky", 60), tone("quay", 200)],
     lightest_lstar: 94,
-  } as unknown as Plan;
-  const areas = [
-    { name: "paper", lstar: null, open_cm2: 10 },
-    { name: "sky", lstar: 84, open_cm2: 30 },
-    { name: "quay", lstar: 70, open_cm2: 60 },
+  };
+  const wanted = [
+    { name: "paper", wanted: null },
+    { name: "sky", wanted: 84 },
+    { name: "quay", wanted: 70 },
   ];
-  const section = biteSection(areas, plan, true);
+  const sheet = { plan, goal: { kind: "tone" }, areas: wanted } as unknown as Sheet;
+  const sizes = [10, 30, 60];
+  const areas = wanted.map(({ name }, i) => ({ name, open_cm2: sizes[i] ?? 0 }));
+  const section = biteSection(areas, sheet, true);
   const [paper, sky, quay] = section.columns;
   expect(paper?.segments).toEqual([]);
   expect(paper?.expected).toBe(94);
@@ -46,7 +51,7 @@ test("each area is eaten down to its last bite, and knows what it was meant to b
     ["now", 60, 200],
   ]);
   expect(section.columns.map((c) => c.share)).toEqual([0.1, 0.3, 0.6]);
-  expect([section.deepest, quay?.lines]).toEqual([200, null]);
+  expect([section.deepest, quay?.width, quay?.wanted]).toEqual([200, null, 70]);
 });
 
 test("lines carry depth, band, width and the depth wanted", () => {
@@ -55,8 +60,16 @@ test("lines carry depth, band, width and the depth wanted", () => {
     bites: [bite(1, [line("fine", 300, 18)])],
     areas: [line("fine", 300, 18)],
     lightest_lstar: 94,
-  } as unknown as Plan;
-  const [fine] = biteSection([{ name: "fine", depth_um: 20, open_cm2: 4 }], plan, false).columns;
-  expect(fine?.lines).toEqual({ depth: 18, half: 2, width: 36, wanted: 20 });
-  expect(fine?.wanted).toBeNull();
+  };
+  const wanted = [{ name: "fine", wanted: 20 }];
+  const sheet = { plan, goal: { kind: "depth" }, areas: wanted } as unknown as Sheet;
+  const section = biteSection([{ name: "fine", open_cm2: 4 }], sheet, false);
+  expect(section.columns[0]).toMatchObject({
+    expected: 18,
+    low: 16,
+    high: 20,
+    width: 36,
+    wanted: 20,
+  });
+  expect(section.goal.kind).toBe("depth");
 });

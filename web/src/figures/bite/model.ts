@@ -18,14 +18,17 @@ export type Column = {
   name: string;
   parts: string;
   share: number;
+  /** What it is wanted at, expected at and its band, in the goal of the process. */
   wanted: number | null;
   expected: number;
   low: number;
   high: number;
+  /** How light it prints, or looks, at the end. */
+  lstar: number;
+  /** For a group of lines: how wide it is at the end. */
+  width: number | null;
   segments: Segment[];
   closed: boolean;
-  /** For a group of lines: depth and width at the end, and the depth wanted. */
-  lines: { depth: number; half: number; width: number; wanted: number | null } | null;
 };
 
 export type BiteRow = {
@@ -39,18 +42,26 @@ export type BiteRow = {
   to: number;
 };
 
-export type Section = { columns: Column[]; bites: BiteRow[]; deepest: number };
-
-type Area = {
-  name: string;
-  parts?: string;
-  lstar?: number | null;
-  depth_um?: number | null;
-  open_cm2: number;
+export type Section = {
+  columns: Column[];
+  bites: BiteRow[];
+  deepest: number;
+  goal: Sheet["goal"];
+  /** Areas that are done get their varnish; pools are only left alone. */
+  capped: boolean;
 };
-type Plan = Shapes["PlanBitesOutput"];
 
-export function biteSection(areas: Area[], plan: Plan, inBath: boolean): Section {
+type Area = { name: string; parts?: string; open_cm2: number };
+type Sheet = Shapes["RunSheet"];
+type Plan = Sheet["plan"];
+
+export function biteSection(
+  areas: Area[],
+  sheet: Sheet,
+  inBath: boolean,
+  closing: Shapes["Hands"]["closing"] = "stop-out",
+): Section {
+  const { plan, goal } = sheet;
   const surface = areas.reduce((sum, area) => sum + area.open_cm2, 0) || 1;
   const all = [
     ...plan.done.map((bite) => ({ bite, phase: "done" as Phase })),
@@ -59,14 +70,16 @@ export function biteSection(areas: Area[], plan: Plan, inBath: boolean): Section
       phase: (inBath && i === 0 ? "now" : "planned") as Phase,
     })),
   ];
-  const columns = areas.map((area) => column(area, area.open_cm2 / surface, all, plan));
+  const columns = areas.map((area) => column(area, area.open_cm2 / surface, all, sheet));
   const bites = rows(all);
-  return { columns, bites, deepest: Math.max(1, ...bites.map((bite) => bite.to)) };
+  const deepest = Math.max(1, ...bites.map((bite) => bite.to));
+  return { columns, bites, deepest, goal, capped: closing === "stop-out" };
 }
 
-type Told = { bite: Shapes["PlannedBite"]; phase: Phase };
+type Told = { bite: Plan["bites"][number]; phase: Phase };
 
-function column(area: Area, share: number, all: Told[], plan: Plan): Column {
+function column(area: Area, share: number, all: Told[], sheet: Sheet): Column {
+  const { plan } = sheet;
   let depth = 0;
   const segments: Segment[] = [];
   for (const { bite, phase } of all) {
@@ -85,19 +98,13 @@ function column(area: Area, share: number, all: Told[], plan: Plan): Column {
     name: area.name,
     parts: area.parts ?? "",
     share,
-    wanted: area.lstar ?? null,
-    expected: end?.lstar ?? plan.lightest_lstar,
-    low: end?.lstar_low ?? plan.lightest_lstar,
-    high: end?.lstar_high ?? plan.lightest_lstar,
+    wanted: sheet.areas.find((each) => each.name === area.name)?.wanted ?? null,
+    expected: end?.goal.value ?? plan.lightest_lstar,
+    low: end?.goal.low ?? plan.lightest_lstar,
+    high: end?.goal.high ?? plan.lightest_lstar,
+    lstar: end?.lstar ?? plan.lightest_lstar,
+    width: end?.lines?.width_um ?? null,
     segments,
-    lines: end?.lines
-      ? {
-          depth: end.lines.depth_um,
-          half: (end.lines.depth_um_high - end.lines.depth_um_low) / 2,
-          width: end.lines.width_um,
-          wanted: area.depth_um ?? null,
-        }
-      : null,
     closed: lastOpen ? lastOpen.phase === "done" && (later || !stillOpen(area.name, all)) : true,
   };
 }

@@ -3,7 +3,7 @@ import { type FormEvent, useState } from "react";
 import { Link, useParams } from "react-router";
 import { type Bath, bathQuery, changeBath, readBath, readingsQuery } from "../../../api/baths";
 import { useHere } from "../../../frame/useHere";
-import { newId } from "../../../run/device";
+import { newId } from "../../../device/ids";
 import { elsewhere, faultAt } from "../../../ui/faults";
 import { NumberField } from "../../../ui/Field";
 import { Mark } from "../../../ui/Mark";

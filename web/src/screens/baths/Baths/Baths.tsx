@@ -2,9 +2,10 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { bathsQuery, makeBath } from "../../../api/baths";
+import type { Shapes } from "../../../api/client";
 import { useMordantOptions } from "../../../api/mordants";
 import { useHere } from "../../../frame/useHere";
-import { newId } from "../../../run/device";
+import { newId } from "../../../device/ids";
 import { elsewhere, faultAt } from "../../../ui/faults";
 import { Choice, NumberField, TextField } from "../../../ui/Field";
 import { Mark } from "../../../ui/Mark";
@@ -96,7 +97,7 @@ function MakeBath() {
         id,
         name: form.name.trim(),
         mordant: form.mordant as "copper-ferric",
-        vessel: form.vessel as "tray",
+        vessel: form.vessel as Shapes["BathIn"]["vessel"],
         volume_l: Number(form.volume),
         temperature_c: readTemperature(Number(form.temperature), me),
         room_c: form.roomC ? readTemperature(Number(form.roomC), me) : null,
@@ -136,6 +137,7 @@ function MakeBath() {
           options={[
             ["tray", "tray"],
             ["tank", "upright tank"],
+            ["bottle", "bottle, brushed from"],
           ]}
           onChange={set("vessel")}
         />

@@ -5,6 +5,7 @@ import { benchQuery } from "../../../api/plates";
 import { TimeRuler } from "../../../figures/TimeRuler";
 import { useOpenRuns } from "../../../frame/Rail";
 import { useHere } from "../../../frame/useHere";
+import { CautionCard } from "../../../ui/CautionCard";
 import { Mark } from "../../../ui/Mark";
 import { clock, wallClock } from "../../../ui/times";
 import { shownTemperature, temperatureUnit } from "../../../ui/units";
@@ -93,29 +94,7 @@ function Cautions({ bench }: { bench: Bench }) {
     <div>
       <h2>Take care</h2>
       {bench.cautions.map((caution) => (
-        <div key={caution.key} style={{ display: "flex", gap: 12, margin: "12px 0" }}>
-          <span
-            style={{
-              color: caution.level === "danger" ? "var(--vermilion)" : "var(--ferric-deep)",
-            }}
-          >
-            <Mark name={caution.level} size={26} />
-          </span>
-          <div>
-            <h3
-              style={{
-                color: caution.level === "danger" ? "var(--vermilion)" : "var(--ferric-deep)",
-                fontSize: 17,
-              }}
-            >
-              {caution.title}
-            </h3>
-            <p style={{ margin: "2px 0 0" }}>{caution.text}</p>
-            <p className="note" style={{ margin: "3px 0 0" }}>
-              <b>If it went wrong:</b> {caution.now}
-            </p>
-          </div>
-        </div>
+        <CautionCard key={caution.key} caution={caution} />
       ))}
       {warm ? (
         <p className="note">

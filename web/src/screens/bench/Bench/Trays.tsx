@@ -81,12 +81,32 @@ export function Trays({ baths, due, now }: { baths: Bath[]; due: Due[]; now: num
   );
 }
 
+/** How each vessel is drawn: its wall, its liquid, where the surface runs, where a plate lies. */
+const VESSELS = {
+  tray: {
+    wall: "M14 56L28 126H212L226 56",
+    body: "M22 84H218L210 124H30Z",
+    surface: { x: 22, y: 84, waves: 14 },
+    plate: { x: 62, y: 100, width: 116, height: 14 },
+  },
+  tank: {
+    wall: "M40 12V126H200V12",
+    body: "M42 32H198V124H42Z",
+    surface: { x: 42, y: 32, waves: 11 },
+    plate: { x: 66, y: 44, width: 108, height: 74 },
+  },
+  bottle: {
+    wall: "M106 22V48Q80 56 80 76V126H160V76Q160 56 134 48V22Z M102 14H138V22H102Z",
+    body: "M82 82H158V124H82Z",
+    surface: { x: 82, y: 82, waves: 5 },
+    plate: { x: 176, y: 116, width: 60, height: 8 },
+  },
+} as const;
+
+const isVessel = (name: string): name is keyof typeof VESSELS => name in VESSELS;
+
 function Vessel({ bath }: { bath: Bath }) {
-  const tank = bath.vessel === "tank";
-  const top = tank ? 18 : 62;
-  const wall = tank ? "M40 12V126H200V12" : "M14 56L28 126H212L226 56";
-  const body = tank ? `M42 ${top + 14}H198V124H42Z` : "M22 84H218L210 124H30Z";
-  const y = tank ? top + 14 : 84;
+  const { wall, body, surface, plate } = VESSELS[isVessel(bath.vessel) ? bath.vessel : "tray"];
   return (
     <svg
       viewBox="0 0 240 140"
@@ -97,19 +117,11 @@ function Vessel({ bath }: { bath: Bath }) {
       <path d={body} fill={LIQUID[bath.mordant] ?? "#C9D6DC"} />
       {bath.plate ? (
         <g>
-          <rect
-            x={tank ? 66 : 62}
-            y={tank ? 44 : 100}
-            width={tank ? 108 : 116}
-            height={tank ? 74 : 14}
-            fill="#B4673A"
-            stroke="#1B1714"
-            strokeWidth="1.6"
-          />
+          <rect {...plate} fill="#B4673A" stroke="#1B1714" strokeWidth="1.6" />
         </g>
       ) : null}
       <path
-        d={`M${tank ? 42 : 22} ${y}q7 -6 14 0t14 0 14 0 14 0 14 0 14 0 14 0 14 0 14 0 14 0 14 0${tank ? "" : " 14 0 14 0 14 0"}`}
+        d={`M${surface.x} ${surface.y}q7 -6 14 0${"t14 0".repeat(surface.waves - 1)}`}
         fill="none"
         stroke={bath.plate ? "#1D6B5B" : "#62574B"}
         strokeWidth="2.6"

@@ -4,7 +4,7 @@ import { tracingUrl } from "../../../api/courses";
 import { changePlate, type Plate } from "../../../api/plates";
 import { pictureUrl, sendPicture } from "../../../api/proofs";
 import { useHere } from "../../../frame/useHere";
-import { newId } from "../../../run/device";
+import { newId } from "../../../device/ids";
 import { Segments } from "../../../ui/Field";
 import { Trouble } from "../../../ui/Trouble";
 

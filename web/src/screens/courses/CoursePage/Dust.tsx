@@ -5,7 +5,7 @@ import { measureDust } from "../../../api/courses";
 import type { Plate } from "../../../api/plates";
 import { pictureUrl, sendPicture } from "../../../api/proofs";
 import { useHere } from "../../../frame/useHere";
-import { newId } from "../../../run/device";
+import { newId } from "../../../device/ids";
 import { elsewhere, faultAt } from "../../../ui/faults";
 import { NumberField } from "../../../ui/Field";
 import { Mark } from "../../../ui/Mark";

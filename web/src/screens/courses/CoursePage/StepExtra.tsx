@@ -1,3 +1,4 @@
+import type { ComponentType } from "react";
 import type { Course, CourseStep } from "../../../api/courses";
 import type { Plate } from "../../../api/plates";
 import { Bevel } from "./Bevel";
@@ -6,23 +7,36 @@ import { Drawing } from "./Drawing";
 import { Dust } from "./Dust";
 import { GroundCheck } from "./GroundCheck";
 import { Repair } from "./Repair";
+import { Tables } from "./Tables";
 
-const AFTER_GROUND = new Set([
-  "ball-ground", "liquid-ground", "soft-ground", "dust", "spray", "fuse", "whites", "draw",
-  "touch-up", "press-textures", "bite-lines", "bite-tones",
-]); // biome-ignore format: a list of keys
+type Beside = CourseStep["beside"][number];
+type Props = { plate: Plate; course: Course; step: CourseStep };
 
-/** What a step has beside its texts: a calculation, a picture, a table. */
-export function StepExtra(props: { plate: Plate; course: Course; step: CourseStep }) {
-  const { plate, course, step } = props;
+const table = (key: string) => () => <Tables tables={[key]} />;
+
+/** What may stand beside a step's texts: a calculation, a picture, a table. */
+const BESIDE: Record<Beside, ComponentType<Props>> = {
+  bevel: ({ plate, course }) =>
+    course.bevel ? <Bevel plate={plate} bevel={course.bevel} /> : null,
+  degreasers: () => <Degreaser />,
+  drawing: ({ plate }) => <Drawing plate={plate} />,
+  "dust-count": ({ plate }) => <Dust plate={plate} />,
+  "ground-check": ({ course }) => (course.ground ? <GroundCheck ground={course.ground} /> : null),
+  repair: ({ plate, course, step }) => <Repair plate={plate} course={course} after={step.id} />,
+  transfers: table("transfers"),
+  grounds: table("grounds"),
+  textures: table("textures"),
+  solvents: table("solvents"),
+};
+
+/** What the table says stands beside this step. */
+export function StepExtra(props: Props) {
   return (
     <>
-      {step.key === "bevel" && course.bevel ? <Bevel plate={plate} bevel={course.bevel} /> : null}
-      {step.key === "degrease" ? <Degreaser /> : null}
-      {step.key === "drawing" || step.key === "under-drawing" ? <Drawing plate={plate} /> : null}
-      {step.key === "proof" ? <Repair plate={plate} course={course} after={step.id} /> : null}
-      {step.key === "dust" ? <Dust plate={plate} /> : null}
-      {course.ground && AFTER_GROUND.has(step.key) ? <GroundCheck ground={course.ground} /> : null}
+      {props.step.beside.map((key) => {
+        const Part = BESIDE[key];
+        return <Part key={key} {...props} />;
+      })}
     </>
   );
 }

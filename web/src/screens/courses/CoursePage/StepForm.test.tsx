@@ -28,7 +28,7 @@ const step: CourseStep = {
 } as unknown as CourseStep;
 const after = { ...step, id: "polish", key: "polish", title: "Polish" };
 const course = { version: 3, steps: [step, after], can_add: {} } as unknown as Course;
-const plate = { id: "p" } as Plate;
+const plate = { id: "p", processes: [{ key: "lines", many: "the lines" }] } as Plate;
 
 const sent: { url: string; body: Record<string, unknown> }[] = [];
 let reply: { status: number; body: unknown };
@@ -128,7 +128,7 @@ test("a done step is shown as it was noted, and can be reopened", async () => {
 });
 
 test("what follows by itself leads where it is done", () => {
-  show({ key: "plan-lines", by_itself: true });
+  show({ key: "plan-lines", by_itself: true, plans: "lines" });
   expect(screen.getByRole("button", { name: "Plan the lines" })).toBeVisible();
   expect(screen.queryByRole("button", { name: "Done" })).toBeNull();
 });

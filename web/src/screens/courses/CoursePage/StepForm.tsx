@@ -10,6 +10,7 @@ import {
 } from "../../../api/courses";
 import type { Plate } from "../../../api/plates";
 import { useHere } from "../../../frame/useHere";
+import { planPath } from "../../../processes/registry";
 import { elsewhere, faultAt } from "../../../ui/faults";
 import { TextField } from "../../../ui/Field";
 import { Mark } from "../../../ui/Mark";
@@ -141,22 +142,16 @@ function useAct(plate: Plate, step: CourseStep, before: Course, next: (id: strin
 function ByItself({ plate, step }: { plate: Plate; step: CourseStep }) {
   const { room } = useHere();
   const navigate = useNavigate();
-  const lines = step.key.endsWith("lines");
-  const to = step.key.startsWith("plan")
-    ? `/r/${room}/plates/${plate.id}/${lines ? "lines" : "plan"}`
+  const process = plate.processes.find((each) => each.key === step.plans);
+  const to = process
+    ? planPath(room, plate.id, process.key)
     : plate.run
       ? `/r/${room}/runs/${plate.run.id}`
       : `/r/${room}/plates/${plate.id}`;
   return (
     <div className="section">
       <button type="button" className="btn strong" onClick={() => navigate(to)}>
-        {step.key.startsWith("plan")
-          ? lines
-            ? "Plan the lines"
-            : "Plan the tones"
-          : plate.run
-            ? "Go to the bath"
-            : "Plate page"}
+        {process ? `Plan ${process.many}` : plate.run ? "Go to the bath" : "Plate page"}
       </button>{" "}
       <span className="note">It is done when the plan is kept, or the run ended.</span>
     </div>
@@ -170,8 +165,8 @@ function typed(step: CourseStep): Values {
 }
 
 /** What is sent: numbers as numbers where they are, words as typed where not, for the server to name. */
-function measuresOf(step: CourseStep, values: Values): Record<string, unknown> {
-  const found: Record<string, unknown> = {};
+function measuresOf(step: CourseStep, values: Values): CourseStep["measured"] {
+  const found: CourseStep["measured"] = {};
   for (const measure of step.measures) {
     const value = (values[measure.key] ?? "").trim();
     if (value === "") continue;

@@ -5,20 +5,8 @@ import { Mark } from "../../../ui/Mark";
 import { StepExtra } from "./StepExtra";
 import { StepForm } from "./StepForm";
 import { StepTimer } from "./StepTimer";
-import { Tables } from "./Tables";
 
 /** What a step looks up. */
-const TABLES: Record<string, string[]> = {
-  transfer: ["transfers"],
-  "ball-ground": ["grounds"],
-  "liquid-ground": ["grounds"],
-  "soft-ground": ["grounds"],
-  dust: ["grounds"],
-  spray: ["grounds"],
-  "press-textures": ["textures"],
-  "strip-ground": ["solvents"],
-};
-
 type Props = {
   plate: Plate;
   course: Course;
@@ -87,7 +75,6 @@ export function StepPanel({ plate, course, step, next }: Props) {
       <StepExtra plate={plate} course={course} step={step} />
       {step.timer ? <StepTimer plate={plate} step={step} /> : null}
       <StepForm plate={plate} course={course} step={step} next={next} />
-      {TABLES[step.key] ? <Tables tables={TABLES[step.key] as string[]} /> : null}
     </article>
   );
 }

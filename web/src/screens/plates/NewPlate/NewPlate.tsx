@@ -3,7 +3,7 @@ import { type FormEvent, useState } from "react";
 import { useNavigate } from "react-router";
 import { putInPlate } from "../../../api/plates";
 import { useHere } from "../../../frame/useHere";
-import { newId } from "../../../run/device";
+import { newId } from "../../../device/ids";
 import { elsewhere, faultAt } from "../../../ui/faults";
 import { Choice, NumberField, TextField } from "../../../ui/Field";
 import { Trouble } from "../../../ui/Trouble";

@@ -1,29 +1,19 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { Link, useNavigate } from "react-router";
-import type { Part, Plan } from "../../../api/plans";
+import { Link } from "react-router";
+import type { Plan } from "../../../api/plans";
 import { changePlate, type Plate } from "../../../api/plates";
-import { beginRun } from "../../../api/runs";
 import { useHere } from "../../../frame/useHere";
-import { newId } from "../../../run/device";
+import { planPath } from "../../../processes/registry";
 import { Mark } from "../../../ui/Mark";
 import { useSay } from "../../../ui/Toast";
 import { Trouble } from "../../../ui/Trouble";
+import { Begin } from "./Begin";
 
 /** What can be done with the plate now. */
 export function Actions({ plate, plans }: { plate: Plate; plans: Plan[] }) {
   const { room } = useHere();
-  const navigate = useNavigate();
   const client = useQueryClient();
   const say = useSay();
-  const due = plans.find((plan) => !plan.bitten && plan.sheet.plan.bites.length > 0);
-  const begin = useMutation({
-    mutationFn: () =>
-      beginRun(room, { id: newId(), plate: plate.id, part: (due?.part ?? null) as Part | null }),
-    onSuccess: async (run) => {
-      await client.invalidateQueries({ queryKey: [room] });
-      navigate(`/r/${room}/runs/${run.id}`);
-    },
-  });
   const away = useMutation({
     mutationFn: (put_away: boolean) =>
       changePlate(room, plate.id, { version: plate.version, put_away }),
@@ -40,27 +30,15 @@ export function Actions({ plate, plans }: { plate: Plate; plans: Plan[] }) {
         <Link className="btn bath" to={`/r/${room}/runs/${plate.run.id}`}>
           <Mark name={plate.run.in_bath ? "bath" : "lifted"} /> Go to the bath
         </Link>
-      ) : due || plans.length > 0 ? (
-        <button
-          type="button"
-          className={due ? "btn bath" : "btn quiet"}
-          disabled={begin.isPending}
-          onClick={() => begin.mutate()}
-        >
-          <Mark name="bath" /> {due ? "Begin to bite" : "Bite it again"}
-          {due && plans.length > 1 ? ` the ${due.part}` : ""}
-        </button>
-      ) : null}
+      ) : (
+        <Begin plate={plate} plans={plans} />
+      )}
       <Link className="btn" to={`/r/${room}/plates/${plate.id}/course`}>
         Course
       </Link>
-      {plate.parts.map((part) => (
-        <Link
-          key={part}
-          className="btn quiet"
-          to={`/r/${room}/plates/${plate.id}/${part === "lines" ? "lines" : "plan"}`}
-        >
-          {plate.planned.includes(part) ? "Change" : "Plan"} the {part}
+      {plate.processes.map(({ key, many }) => (
+        <Link key={key} className="btn quiet" to={planPath(room, plate.id, key)}>
+          {plate.planned.includes(key) ? "Change" : "Plan"} {many}
         </Link>
       ))}
       <Link className="btn" to={`/r/${room}/plates/${plate.id}/proofs`}>
@@ -72,7 +50,7 @@ export function Actions({ plate, plans }: { plate: Plate; plans: Plan[] }) {
       <button type="button" className="btn quiet" onClick={() => away.mutate(!plate.put_away)}>
         {plate.put_away ? "Back into the rack" : "Put away"}
       </button>
-      <Trouble error={begin.error ?? away.error} />
+      <Trouble error={away.error} />
     </div>
   );
 }

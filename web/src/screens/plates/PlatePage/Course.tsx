@@ -1,6 +1,7 @@
 import { useNavigate } from "react-router";
 import type { Plate } from "../../../api/plates";
 import { useHere } from "../../../frame/useHere";
+import { planPath } from "../../../processes/registry";
 import { useKeys } from "../../../ui/useKeys";
 
 type Step = Plate["course"][number];
@@ -22,7 +23,7 @@ export function Course({ plate }: { plate: Plate }) {
     const here = `/r/${room}/plates/${plate.id}`;
     const unplanned = plate.parts.find((part) => !plate.planned.includes(part)) ?? plate.parts[0];
     if (step.step === "plan" && unplanned) {
-      navigate(`${here}/${unplanned === "lines" ? "lines" : "plan"}`);
+      navigate(planPath(room, plate.id, unplanned));
     } else if (step.step === "proof") navigate(`${here}/proofs`);
     else if (step.step === "bite" && plate.run) navigate(`/r/${room}/runs/${plate.run.id}`);
     else navigate(`${here}/course?group=${step.step}`);

@@ -34,7 +34,7 @@ export function Head({ plate, plan }: { plate: Plate; plan: Plan | null }) {
             <dd>{plan.bath_name}</dd>
           </dl>
           <dl className="m-0" style={{ padding: "10px 20px", borderLeft: "1px solid var(--hair)" }}>
-            <dt>Bites, against {plan.part === "lines" ? "20 °C, fresh" : "the strip"}</dt>
+            <dt>Bites, against {plan.process.against}</dt>
             <dd>
               ×<span className="n">{sheet.speed.toFixed(2)}</span>{" "}
               <small className="note">

@@ -1,4 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
+import { useQueries, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 import { type Plan, planQuery } from "../../../api/plans";
@@ -8,6 +8,7 @@ import { BiteSection } from "../../../figures/bite/BiteSection";
 import { biteSection, type Section } from "../../../figures/bite/model";
 import { useHere } from "../../../frame/useHere";
 import { Waits } from "../../../frame/Waits";
+import { PARTS, planPath } from "../../../processes/registry";
 import { Segments } from "../../../ui/Field";
 import { Trouble } from "../../../ui/Trouble";
 import { useNow } from "../../../ui/useNow";
@@ -22,11 +23,11 @@ export function PlatePage() {
   const { room } = useHere();
   const { plate: id = "" } = useParams();
   const plate = useQuery(plateQuery(room, id));
-  const lines = useQuery(planQuery(room, id, "lines"));
-  const tones = useQuery(planQuery(room, id, "tones"));
+  const planned = PARTS.filter((part) => plate.data?.planned.includes(part));
+  const found = useQueries({ queries: planned.map((part) => planQuery(room, id, part)) });
   if (plate.error) return <Trouble error={plate.error} />;
   if (!plate.data) return null;
-  const plans = [lines.data, tones.data].filter((plan) => plan != null);
+  const plans = found.map((each) => each.data).filter((plan) => plan != null);
   const current = plans.find((plan) => plan.run) ?? plans[0] ?? null;
   return (
     <>
@@ -49,7 +50,9 @@ type BitesProps = { plate: Plate; plans: Plan[]; current: Plan };
 function Bites({ plate, plans, current }: BitesProps) {
   const { room } = useHere();
   const now = useNow();
-  const drawn = plans.map((plan) => biteSection(plan.areas, plan.sheet.plan, plan.in_bath));
+  const drawn = plans.map((plan) =>
+    biteSection(plan.areas, plan.sheet, plan.in_bath, plan.process.hands.closing),
+  );
   const deepest = Math.max(...drawn.map((section) => section.deepest));
   return (
     <div className="plate-cols">
@@ -57,13 +60,10 @@ function Bites({ plate, plans, current }: BitesProps) {
         <div className="flex flex-wrap items-baseline gap-3">
           <h2>Bite section</h2>
           <span className="note desk">
-            {plans.length > 1 ? "Lines first, then tone. " : ""}Across: share of plate. Down:
-            minutes, as {current.part === "lines" ? "fresh at 20 °C" : "at the strip"}.
+            {plans.length > 1 ? `${plans.map((p) => p.process.title).join(", then ")}. ` : ""}
+            Across: share of plate. Down: minutes, as at {current.process.against}.
           </span>
-          <Link
-            className="ml-auto font-semibold"
-            to={`/r/${room}/plates/${plate.id}/${current.part === "lines" ? "lines" : "plan"}`}
-          >
+          <Link className="ml-auto font-semibold" to={planPath(room, plate.id, current.part)}>
             Open large
           </Link>
         </div>
@@ -125,14 +125,14 @@ function Study({ room, study }: { room: string; study: string }) {
 function NoPlan({ plate }: { plate: Plate }) {
   const { room } = useHere();
   const here = `/r/${room}/plates/${plate.id}`;
-  const part = plate.parts[0];
+  const process = plate.processes[0];
   return (
     <div className="plate-cols">
       <div className="empty">
-        <h2>{part ? "No bites planned" : "This plate is not bitten"}</h2>
+        <h2>{process ? "No bites planned" : "This plate is not bitten"}</h2>
         <p>
           Next: {plate.next_step}{" "}
-          {part
+          {process
             ? "Its course leads there step by step; the bites can be planned at any time."
             : "Its course leads there step by step."}
         </p>
@@ -140,9 +140,9 @@ function NoPlan({ plate }: { plate: Plate }) {
           <Link className="btn strong" to={`${here}/course`}>
             Go on with the course
           </Link>
-          {part ? (
-            <Link className="btn" to={`${here}/${part === "lines" ? "lines" : "plan"}`}>
-              {part === "lines" ? "Plan the lines" : "Plan the tones"}
+          {process ? (
+            <Link className="btn" to={planPath(room, plate.id, process.key)}>
+              Plan {process.many}
             </Link>
           ) : null}
         </div>

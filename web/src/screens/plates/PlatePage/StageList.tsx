@@ -19,7 +19,7 @@ export function StageList({ plan }: { plan: Plan }) {
             <th className="right">Clock</th>
             <th className="right desk">Counts as</th>
             <th className="right">In all</th>
-            <th>Then stop out</th>
+            <th>{plan.process.hands.follow}</th>
           </tr>
         </thead>
         <tbody>
@@ -62,7 +62,7 @@ export function StageList({ plan }: { plan: Plan }) {
 }
 
 function Closes({ plan, names, last }: { plan: Plan; names: string[]; last: boolean }) {
-  if (last) return <>nothing: lift and wash</>;
+  if (last) return <>nothing: {plan.process.hands.lift.toLowerCase()} and wash</>;
   if (names.length === 0) return <>nothing</>;
   return (
     <>

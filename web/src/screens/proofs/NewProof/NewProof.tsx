@@ -1,11 +1,12 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQueries, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { planQuery } from "../../../api/plans";
 import { plateQuery } from "../../../api/plates";
 import { logProof, sendPicture } from "../../../api/proofs";
 import { useHere } from "../../../frame/useHere";
-import { newId } from "../../../run/device";
+import { PARTS } from "../../../processes/registry";
+import { newId } from "../../../device/ids";
 import { elsewhere, faultAt } from "../../../ui/faults";
 import { Choice, NumberField, TextField } from "../../../ui/Field";
 import { roman } from "../../../ui/times";
@@ -21,7 +22,10 @@ export function NewProof() {
   const navigate = useNavigate();
   const client = useQueryClient();
   const plate = useQuery(plateQuery(room, id)).data;
-  const plan = useQuery(planQuery(room, id)).data;
+  const plans = useQueries({ queries: PARTS.map((part) => planQuery(room, id, part)) });
+  const areas = plans.flatMap(({ data: plan }) =>
+    plan?.process.goal.kind === "tone" ? plan.areas : [],
+  );
   const [proofId] = useState(newId);
   const [picture, setPicture] = useState<{ id: string; file: File } | null>(null);
   const [form, setForm] = useState({
@@ -138,12 +142,7 @@ export function NewProof() {
           <TextField label="Note" long value={form.note} onChange={set("note")} />
         </div>
         <div>
-          <ReadTones
-            areas={plan?.areas ?? []}
-            tones={tones}
-            setTones={setTones}
-            error={save.error}
-          />
+          <ReadTones areas={areas} tones={tones} setTones={setTones} error={save.error} />
           <Choice
             label="Foul bite on it?"
             value={form.fouled}

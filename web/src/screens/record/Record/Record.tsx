@@ -4,7 +4,7 @@ import { useSearchParams } from "react-router";
 import { rackQuery } from "../../../api/plates";
 import { recordQuery, writeNote } from "../../../api/record";
 import { useHere } from "../../../frame/useHere";
-import { newId } from "../../../run/device";
+import { newId } from "../../../device/ids";
 import { Choice, TextField } from "../../../ui/Field";
 import { dayOf, wallClock } from "../../../ui/times";
 import { Trouble } from "../../../ui/Trouble";

@@ -3,16 +3,24 @@ import { Link } from "react-router";
 import type { Run } from "../../../api/runs";
 import { useHere } from "../../../frame/useHere";
 import { Waits } from "../../../frame/Waits";
-import type { Bite } from "../../../run/local";
-import type { Waiting } from "../../../run/store";
+import type { Bite } from "../../../device/local";
+import type { Waiting } from "../../../device/waiting";
 import { Mark } from "../../../ui/Mark";
 import { wallClock } from "../../../ui/times";
 import { setSound, soundOn } from "./useCountdown";
 
-type Props = { run: Run; inBath: boolean; bite: Bite | null; now: number; waiting: Waiting[] };
+type Props = {
+  run: Run;
+  inBath: boolean;
+  begun: boolean;
+  bite: Bite | null;
+  now: number;
+  waiting: Waiting[];
+};
 
 /** State, plate, bite, way out, time. */
-export function Bar({ run, inBath, bite, now, waiting }: Props) {
+export function Bar({ run, inBath, begun, bite, now, waiting }: Props) {
+  const { hands } = run.process;
   const { room, zone } = useHere();
   const [sound, hear] = useState(soundOn);
   const refused = waiting.find((each) => each.refused);
@@ -21,7 +29,7 @@ export function Bar({ run, inBath, bite, now, waiting }: Props) {
     <header className="run-bar">
       <div className="run-is">
         <Mark name={inBath ? "bath" : "lifted"} />
-        {inBath ? "In the bath" : bite ? "Out of the bath" : "All bites done"}
+        {inBath ? hands.wet : !bite ? "All bites done" : begun ? hands.dry : "Not bitten yet"}
       </div>
       <h1 className="run-plate">{run.plate_name}</h1>
       {bite ? (

@@ -2,14 +2,13 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { endRun, type Run } from "../../../api/runs";
 import { useHere } from "../../../frame/useHere";
-import { type Local, reached } from "../../../run/local";
-import { standsAt, toneAt } from "../../../run/sheet";
+import { type Local, reached } from "../../../device/local";
+import { goalAt, inWords, standsAt } from "../../../device/sheet";
 import { Trouble } from "../../../ui/Trouble";
 
-function wanted(area: Run["areas"][number]): string {
-  if (area.depth_um != null) return `${String(area.depth_um)} µm deep`;
-  if (area.darkness != null) return `${Math.round(Number(area.darkness) * 100)} % dark`;
-  return area.lstar == null ? "white" : `L* ${String(area.lstar)}`;
+function wanted(run: Run, name: string): string {
+  const goal = run.sheet.areas.find((area) => area.name === name)?.wanted;
+  return goal == null ? "white" : inWords(run.sheet.goal, goal);
 }
 
 /** All bites are done: what each area should print, and the way on. */
@@ -50,22 +49,21 @@ export function Finished({ run, local, inBath }: { run: Run; local: Local; inBat
       </section>
       <div className="cover">
         {run.areas.map((area) => {
-          const tone = toneAt(run.sheet, String(area.name), totals.get(String(area.name)) ?? 0);
+          const so = totals.get(area.name) ?? 0;
+          const stands = goalAt(run.sheet, area.name, so);
           return (
             <div
-              key={String(area.name)}
+              key={area.name}
               className="cover-row"
               style={{ gridTemplateColumns: "minmax(0,1fr) auto" }}
             >
               <div>
-                <b>{String(area.name)}</b>
-                <span>wanted {wanted(area)}</span>
+                <b>{area.name}</b>
+                <span>wanted {wanted(run, area.name)}</span>
               </div>
               <span className="n">
-                {standsAt(run.sheet, String(area.name), totals.get(String(area.name)) ?? 0)}
-                {tone && run.part === "tones"
-                  ? ` (${tone.low.toFixed(0)} to ${tone.high.toFixed(0)})`
-                  : ""}
+                {standsAt(run.sheet, area.name, so)}
+                {stands ? ` (${stands.low.toFixed(0)} to ${stands.high.toFixed(0)})` : ""}
               </span>
             </div>
           );

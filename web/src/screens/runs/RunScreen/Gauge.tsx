@@ -1,29 +1,24 @@
 import { useId } from "react";
 import type { Run } from "../../../api/runs";
 import { biteSection, columnWidths, depthOf, type Section } from "../../../figures/bite/model";
-import { grainTile } from "../../../figures/grain";
+import { GOALS } from "../../../figures/bite/goals";
 import { Patterns } from "../../../figures/Patterns";
 import { wave } from "../../../figures/bite/shapes";
-import { type Bite, type Local, type LocalDip, reached, readingsOf } from "../../../run/local";
-import { gained } from "../../../run/sheet";
+import type { Immersion } from "../../../device/fold";
+import { type Bite, type Local, reached, readingsOf } from "../../../device/local";
+import { gained } from "../../../device/sheet";
 import { clock } from "../../../ui/times";
 
 const [W, H, TOP, FLOOR] = [336, 556, 24, 470];
 
-type Props = { run: Run; local: Local; bite: Bite; dip: LocalDip; now: number };
+type Props = { run: Run; local: Local; bite: Bite; dip: Immersion; now: number };
 
 /** The bite section as a gauge: depth reached against depth to reach. */
 export function Gauge({ run, local, bite, dip, now }: Props) {
   const id = useId().replaceAll(/[^a-zA-Z0-9]/g, "");
-  const areas = run.areas as {
-    name: string;
-    lstar?: number | null;
-    depth_um?: number | null;
-    open_cm2: number;
-  }[];
-  const section = biteSection(areas, run.sheet.plan, true);
+  const section = biteSection(run.areas, run.sheet, true);
   const so = reached(run, local).get(bite.open[0] ?? "") ?? 0;
-  const depth = so + gained(run.sheet, readingsOf(local, dip), now - dip.at);
+  const depth = so + gained(run.sheet, readingsOf(local, dip), now - dip.at_seconds);
   const total = section.deepest;
   return (
     <svg
@@ -96,11 +91,7 @@ function Columns({ id, section, depth }: { id: string; section: Section; depth: 
                   y={top}
                   width={width}
                   height={Math.max(0, at - top)}
-                  fill={
-                    column.lines
-                      ? `url(#${id}-l${Math.round(segment.lstar)})`
-                      : `url(#${id}-g${grainTile(segment.lstar).key})`
-                  }
+                  fill={GOALS[section.goal.kind].fill(id, segment.lstar)}
                 />
               )}
               {segment.phase === "now" ? (

@@ -1,12 +1,13 @@
 import type { Run } from "../../../api/runs";
-import type { Bite, Local, LocalDip } from "../../../run/local";
+import type { Immersion } from "../../../device/fold";
+import type { Bite, Local } from "../../../device/local";
 import { Mark } from "../../../ui/Mark";
 import type { Asked } from "./Panel";
 import type { Acts } from "./useActs";
 
 type Props = {
   run: Run;
-  dip: LocalDip | null;
+  dip: Immersion | null;
   bite: Bite | null;
   local: Local;
   asked: Asked;
@@ -14,18 +15,17 @@ type Props = {
   openTemperature: () => void;
 };
 
-const CARED: Record<string, string> = { feather: "Feathered", rock: "Rocked", brush: "Brushed" };
-
 /** One big control, and three small ones. */
 export function Hands({ run, dip, bite, asked, acts, openTemperature }: Props) {
   const cover = acts.toCover();
   const ask = asked === "dip-anyway";
+  const words = run.process.hands;
   return (
     <footer className="run-hands">
       {dip ? (
         <button type="button" className="big" onClick={acts.main}>
           <Mark name="lift" />
-          Lift
+          {words.lift}
           <span className="key">Space</span>
         </button>
       ) : (
@@ -36,7 +36,7 @@ export function Hands({ run, dip, bite, asked, acts, openTemperature }: Props) {
           onClick={acts.main}
         >
           <Mark name="dip" />
-          {ask ? <span style={{ fontSize: "0.55em" }}>Dip anyway?</span> : "Dip"}
+          {ask ? <span style={{ fontSize: "0.55em" }}>{words.dip} anyway?</span> : words.dip}
           <span className="key">Space</span>
           {cover.length > 0 && !ask ? (
             <em>when {cover.join(", ").toLowerCase()} is covered and dry</em>
@@ -46,7 +46,7 @@ export function Hands({ run, dip, bite, asked, acts, openTemperature }: Props) {
       {dip ? (
         <button type="button" onClick={acts.care}>
           <span className="key">F</span>
-          {CARED[run.care] ?? "Looked"}
+          {run.care.done}
         </button>
       ) : (
         <button type="button" disabled={cover.length === 0} onClick={acts.cover}>

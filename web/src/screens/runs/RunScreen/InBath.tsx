@@ -1,9 +1,10 @@
 import type { Run } from "../../../api/runs";
 import { useHere } from "../../../frame/useHere";
-import type { Bite, Local, LocalDip } from "../../../run/local";
-import { readingsOf } from "../../../run/local";
-import { secondsToLift, speedAt } from "../../../run/sheet";
-import type { Log } from "../../../run/useRun";
+import type { Immersion } from "../../../device/fold";
+import type { Bite, Local } from "../../../device/local";
+import { readingsOf } from "../../../device/local";
+import { secondsToLift, speedAt } from "../../../device/sheet";
+import type { Log } from "../../../device/useRun";
 import { Mark } from "../../../ui/Mark";
 import { clock, wallClock } from "../../../ui/times";
 import { shownTemperature, temperatureUnit } from "../../../ui/units";
@@ -11,12 +12,11 @@ import { Gauge } from "./Gauge";
 import { Stale } from "./Stale";
 
 const READY_SECONDS = 30;
-const CARE_WORD: Record<string, string> = { feather: "Feather", rock: "Rock", brush: "Brush" };
 
 type Props = {
   run: Run;
   local: Local;
-  dip: LocalDip;
+  dip: Immersion;
   bite: Bite;
   now: number;
   due: number;
@@ -30,6 +30,7 @@ export function InBath(props: Props) {
   const { run, local, dip, bite, now, due, stale, log } = props;
   const { zone, me } = useHere();
   const left = due - now;
+  const words = run.process.hands;
   const pace = speedAt(run.sheet, local.celsius);
   return (
     <>
@@ -46,11 +47,13 @@ export function InBath(props: Props) {
           <>
             <p className="run-next">
               {left >= 0 ? "At zero: " : ""}
-              <b>{left >= 0 ? "lift, rinse, dry." : "Lift now."}</b>{" "}
+              <b>{left >= 0 ? words.at_zero : `${words.lift} now.`}</b>{" "}
               {bite.closes.length > 0 && bite.number < bite.of ? (
-                <>Then stop out {named(run, bite.closes)}.</>
+                <>
+                  {words.follow} {named(run, bite.closes)}.
+                </>
               ) : (
-                "Then wash, and strip the ground."
+                words.finish
               )}
             </p>
             <Moved run={run} local={local} dip={dip} bite={bite} />
@@ -67,7 +70,7 @@ export function InBath(props: Props) {
                 </dd>
               </div>
               <div>
-                <dt>Lift at</dt>
+                <dt>{words.lift} at</dt>
                 <dd>{wallClock(due, zone)}</dd>
               </div>
             </dl>
@@ -79,10 +82,8 @@ export function InBath(props: Props) {
 }
 
 export function named(run: Run, names: string[]): string {
-  const all = run.areas.filter((area) => names.includes(String(area.name)));
-  return all
-    .map((area) => (area.parts ? `${area.name}: ${area.parts}` : String(area.name)))
-    .join("; ");
+  const all = run.areas.filter((area) => names.includes(area.name));
+  return all.map((area) => (area.parts ? `${area.name}: ${area.parts}` : area.name)).join("; ");
 }
 
 function Countdown({ left }: { left: number }) {
@@ -107,7 +108,7 @@ function Countdown({ left }: { left: number }) {
 }
 
 /** A new temperature moves the time left, and says so. */
-function Moved({ run, local, dip, bite }: { run: Run; local: Local; dip: LocalDip; bite: Bite }) {
+function Moved({ run, local, dip, bite }: { run: Run; local: Local; dip: Immersion; bite: Bite }) {
   const { me } = useHere();
   const readings = readingsOf(local, dip);
   if (readings.length < 2) return null;
@@ -123,22 +124,22 @@ function Moved({ run, local, dip, bite }: { run: Run; local: Local; dip: LocalDi
   );
 }
 
-function Care({ run, local, dip, now }: { run: Run; local: Local; dip: LocalDip; now: number }) {
-  const every = run.care_every_seconds;
+function Care({ run, local, dip, now }: { run: Run; local: Local; dip: Immersion; now: number }) {
+  const every = run.care.every_seconds;
   if (!every)
     return (
       <div>
         <dt>In the bath</dt>
-        <dd>{clock(now - dip.at)}</dd>
+        <dd>{clock(now - dip.at_seconds)}</dd>
       </div>
     );
-  const since = Math.max(dip.at, local.lastCared ?? dip.at);
+  const since = Math.max(dip.at_seconds, local.state.last_cared_seconds ?? dip.at_seconds);
   const left = since + every - now;
   return (
     <div className="f">
       <dt>
-        <Mark name={run.care === "feather" ? "feather" : "rock"} />
-        {CARE_WORD[run.care] ?? "Look"} {left >= 0 ? "in" : "now"}
+        <Mark name={run.care.mark} />
+        {run.care.verb} {left >= 0 ? "in" : "now"}
       </dt>
       <dd>{left >= 0 ? clock(left) : "now"}</dd>
     </div>

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { Run } from "../../../api/runs";
 import { useHere } from "../../../frame/useHere";
-import type { Log } from "../../../run/useRun";
+import type { Log } from "../../../device/useRun";
 import { readTemperature, temperatureUnit } from "../../../ui/units";
 
 export type Asked = null | "temperature" | "dip-anyway";
@@ -29,7 +29,7 @@ function Temperature({ close, log }: { close: () => void; log: Log }) {
       );
       return;
     }
-    log("temperature", { celsius });
+    log({ kind: "temperature", data: { celsius } });
     close();
   };
   return (

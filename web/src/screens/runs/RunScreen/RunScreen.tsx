@@ -1,8 +1,8 @@
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 import { useHere } from "../../../frame/useHere";
-import { currentBite, dipUnderWay, liftAt } from "../../../run/local";
-import { useRun } from "../../../run/useRun";
+import { currentBite, dipUnderWay, liftAt } from "../../../device/local";
+import { useRun } from "../../../device/useRun";
 import { Trouble } from "../../../ui/Trouble";
 import { useKeys } from "../../../ui/useKeys";
 import { useNow } from "../../../ui/useNow";
@@ -71,7 +71,14 @@ function AtTheBath({ seen }: { seen: Seen }) {
   const flash = left !== null && left > 0 && left <= FLASH_SECONDS && Math.floor(left) % 2 === 0;
   return (
     <main className={`run${dip ? "" : " out"}${flash ? " flash" : ""}`}>
-      <Bar run={run} inBath={dip !== null} bite={bite} now={now} waiting={waiting} />
+      <Bar
+        run={run}
+        inBath={dip !== null}
+        begun={local.state.dips.length > 0}
+        bite={bite}
+        now={now}
+        waiting={waiting}
+      />
       {dip && bite && left !== null && due !== null ? (
         <InBath
           run={run}

@@ -1,19 +1,19 @@
 import { useState } from "react";
 import type { Run } from "../../../api/runs";
 import { useHere } from "../../../frame/useHere";
-import type { LocalDip } from "../../../run/local";
-import type { Log } from "../../../run/useRun";
+import type { Immersion } from "../../../device/fold";
+import type { Log } from "../../../device/useRun";
 import { clock, parseTime, wallClock } from "../../../ui/times";
 
-type Props = { run: Run; dip: LocalDip; due: number; now: number; log: Log };
+type Props = { run: Run; dip: Immersion; due: number; now: number; log: Log };
 
 /** A bite far past its time: the lift was surely forgotten. Ask when it was. */
 export function Stale({ dip, due, now, log }: Props) {
   const { zone } = useHere();
-  const [text, setText] = useState(clock(due - dip.at));
+  const [text, setText] = useState(clock(due - dip.at_seconds));
   const seconds = parseTime(text);
   const liftAfter = (after: number) =>
-    log("lift", { dip: dip.id, remembered: true }, dip.at + after);
+    log({ kind: "lift", data: { dip: dip.event, remembered: true } }, dip.at_seconds + after);
   return (
     <div style={{ paddingTop: 20 }}>
       <p className="run-next">
@@ -27,7 +27,7 @@ export function Stale({ dip, due, now, log }: Props) {
         className="run-panel"
         style={{ position: "static", padding: "18px 0", background: "none", border: 0 }}
       >
-        <button type="button" onClick={() => liftAfter(due - dip.at)}>
+        <button type="button" onClick={() => liftAfter(due - dip.at_seconds)}>
           It was lifted on time
         </button>
         <span className="field num">
@@ -41,12 +41,16 @@ export function Stale({ dip, due, now, log }: Props) {
         <button
           type="button"
           className="plain"
-          disabled={seconds === null || seconds > now - dip.at}
+          disabled={seconds === null || seconds > now - dip.at_seconds}
           onClick={() => seconds !== null && liftAfter(seconds)}
         >
           It was lifted after this
         </button>
-        <button type="button" className="plain" onClick={() => log("undo", { event: dip.id })}>
+        <button
+          type="button"
+          className="plain"
+          onClick={() => log({ kind: "undo", data: { event: dip.event } })}
+        >
           It was never dipped
         </button>
       </div>

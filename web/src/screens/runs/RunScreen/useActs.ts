@@ -1,26 +1,16 @@
-import { useCallback, useState } from "react";
+import { useCallback, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { useHere } from "../../../frame/useHere";
-import { nowSeconds } from "../../../run/clock";
-import { type Bite, currentBite, dipUnderWay, liftAt } from "../../../run/local";
-import type { useRun } from "../../../run/useRun";
+import kinds from "../../../api/kinds.gen.json";
+import { nowSeconds } from "../../../device/clock";
+import { happened, inOrder, takenBack } from "../../../device/fold";
+import { type Bite, currentBite, dipUnderWay, liftAt } from "../../../device/local";
+import type { useRun } from "../../../device/useRun";
 import { useSay } from "../../../ui/Toast";
 import type { Asked } from "./Panel";
 
 type Seen = ReturnType<typeof useRun>;
 export type Acts = ReturnType<typeof useActs>;
-
-const UNDOABLE = new Set([
-  "dip",
-  "lift",
-  "temperature",
-  "covered",
-  "rinsed",
-  "neutralised",
-  "rocked",
-  "feathered",
-  "observation",
-]);
 
 /** What hands do at the tray. Each is an event; Space first asks before it dips uncovered. */
 export function useActs(
@@ -35,12 +25,15 @@ export function useActs(
   const say = useSay();
   const [said, setSaid] = useState<string | null>(null);
   const dip = local ? dipUnderWay(local) : null;
+  const pressed = useRef(Number.NEGATIVE_INFINITY); // a press that bounces is one press
 
   const toCover = useCallback((): string[] => {
     if (!local || !bite || !run) return [];
-    return run.areas
-      .map((a) => String(a.name))
-      .filter((name) => !bite.open.includes(name) && !local.covered.includes(name));
+    const left = run.process.hands.closing === "leave";
+    return run.sheet.areas
+      .filter((area) => !left || area.wanted === null)
+      .map((area) => area.name)
+      .filter((name) => !bite.open.includes(name) && !local.state.covered.includes(name));
   }, [local, bite, run]);
 
   const lift = () => {
@@ -48,11 +41,9 @@ export function useActs(
     const now = nowSeconds();
     const current = currentBite(run, local);
     const late = current ? now - liftAt(run, local, dip, current) : 0;
-    log("lift", { dip: dip.id });
+    log({ kind: "lift", data: { dip: dip.event, remembered: false } });
     setSaid(
-      late > 2
-        ? `Lifted ${Math.round(late)} s late. The bites that follow are shorter for it.`
-        : null,
+      late > 2 ? `${Math.round(late)} s late. The bites that follow are shorter for it.` : null,
     );
   };
   const dipNow = () => {
@@ -63,40 +54,37 @@ export function useActs(
     }
     setAsked(null);
     setSaid(null);
-    log("dip", { open: bite.open, celsius: local?.celsius ?? null });
+    log({ kind: "dip", data: { open: bite.open } });
   };
   const undo = () => {
-    const undone = new Set([
-      ...waiting.filter((w) => w.event.kind === "undo").map((w) => String(w.event.data?.event)),
-      ...(run?.events ?? []).filter((e) => e.kind === "undo").map((e) => String(e.data.event)),
-    ]);
-    const all = [
-      ...(run?.events ?? []).map((e) => ({ id: e.id, kind: e.kind, at: e.at_seconds })),
-      ...waiting.map((w) => ({
-        id: w.id,
-        kind: w.event.kind as string,
-        at: (w.event.monotonic_ms + w.event.offset_ms) / 1000,
-      })),
-    ].sort((a, b) => a.at - b.at);
-    const last = all.findLast((e) => UNDOABLE.has(e.kind) && !undone.has(e.id));
+    if (!run) return;
+    const all = inOrder([...run.events, ...waiting.map((each) => happened(each.event))]);
+    const gone = takenBack(all);
+    const last = all.findLast((e) => kinds.kinds[e.kind].undoable && !gone.has(e.id));
     if (!last) return;
-    log("undo", { event: last.id });
-    say({ text: `Took back: ${last.kind}.` });
+    log({ kind: "undo", data: { event: last.id } });
+    say({ text: `Took back: ${kinds.kinds[last.kind].short}.` });
   };
   return {
     said,
     toCover,
-    main: () => (dip ? lift() : dipNow()),
-    care: () => dip && log(run?.care === "feather" ? "feathered" : "rocked"),
+    main: () => {
+      const now = performance.now();
+      if (now - pressed.current < kinds.same_press_seconds * 1000) return;
+      pressed.current = now;
+      if (dip) lift();
+      else dipNow();
+    },
+    care: () => dip && run && log({ kind: run.care.event, data: {} }),
     cover: () => {
       const names = toCover();
       if (!dip && names.length > 0) {
         setAsked(null);
-        log("covered", { areas: names });
+        log({ kind: "covered", data: { areas: names } });
       }
     },
-    rinsed: () => log("rinsed"),
-    neutralised: () => log("neutralised"),
+    rinsed: () => log({ kind: "rinsed", data: {} }),
+    neutralised: () => log({ kind: "neutralised", data: {} }),
     undo,
     leave: () => navigate(run ? `/r/${room}/plates/${run.plate}` : "/"),
   };

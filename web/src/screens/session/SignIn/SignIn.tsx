@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Navigate, useLocation } from "react-router";
 import { sessionQuery, signIn } from "../../../api/session";
-import { flushAll } from "../../../run/useRun";
+import { flushAll } from "../../../device/useRun";
 import { TextField } from "../../../ui/Field";
 import { Trouble } from "../../../ui/Trouble";
 

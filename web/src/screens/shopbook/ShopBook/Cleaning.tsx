@@ -2,7 +2,7 @@ import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { calculatorQuery, cleaningOrder } from "../../../api/calc";
 import type { Shapes } from "../../../api/client";
-import { newId } from "../../../run/device";
+import { newId } from "../../../device/ids";
 import { Choice } from "../../../ui/Field";
 import { Mark } from "../../../ui/Mark";
 import { Trouble } from "../../../ui/Trouble";

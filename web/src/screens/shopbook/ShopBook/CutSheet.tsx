@@ -2,7 +2,7 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { cutSheet } from "../../../api/calc";
 import type { Shapes } from "../../../api/client";
-import { newId } from "../../../run/device";
+import { newId } from "../../../device/ids";
 import { Cell } from "../../../ui/Cell";
 import { NumberField } from "../../../ui/Field";
 import { Trouble } from "../../../ui/Trouble";

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { keepRecipe, type Recipe, recipesQuery } from "../../../api/shopbook";
 import { useHere } from "../../../frame/useHere";
-import { newId } from "../../../run/device";
+import { newId } from "../../../device/ids";
 import { elsewhere, faultAt } from "../../../ui/faults";
 import { Choice, TextField } from "../../../ui/Field";
 import { dayOf } from "../../../ui/times";

@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { keepTool, type Tool, toolsQuery } from "../../../api/shopbook";
 import { useHere } from "../../../frame/useHere";
-import { newId } from "../../../run/device";
+import { newId } from "../../../device/ids";
 import { elsewhere, faultAt } from "../../../ui/faults";
 import { Choice, NumberField, TextField } from "../../../ui/Field";
 import { Trouble } from "../../../ui/Trouble";

@@ -5,7 +5,7 @@ import { bathsQuery } from "../../../api/baths";
 import { makeStrip } from "../../../api/strips";
 import { useMordantOptions } from "../../../api/mordants";
 import { useHere } from "../../../frame/useHere";
-import { newId } from "../../../run/device";
+import { newId } from "../../../device/ids";
 import { elsewhere, faultAt } from "../../../ui/faults";
 import { Choice, NumberField, Segments, TextField } from "../../../ui/Field";
 import { clock, parseTime } from "../../../ui/times";

@@ -1,5 +1,5 @@
 import { ApiError } from "../../../api/client";
-import { newId } from "../../../run/device";
+import { newId } from "../../../device/ids";
 import { clock, parseTime } from "../../../ui/times";
 
 export type PatchForm = { key: string; time: string; lstar: string };

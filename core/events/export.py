@@ -1,0 +1,31 @@
+"""The table of kinds as the browser needs it, written by ``./keen api``."""
+
+from __future__ import annotations
+
+import json
+
+from core.events.fold import NOTICE_TEXTS, SAME_PRESS_SECONDS
+from core.events.kinds import KINDS
+
+
+def kinds_json() -> str:
+    """Return the kinds of events, the notices and the constants of the fold, as JSON.
+
+    Returns
+    -------
+    str
+        Keys in a fixed order, so that a drift shows as a difference of the file.
+    """
+    told = {
+        "kinds": {
+            key: {"short": kind.short, "undoable": kind.undoable, "cares": kind.cares}
+            for key, kind in KINDS.items()
+        },
+        "notices": NOTICE_TEXTS,
+        "same_press_seconds": SAME_PRESS_SECONDS,
+    }
+    return json.dumps(told, indent=2, ensure_ascii=False) + "\n"
+
+
+if __name__ == "__main__":
+    print(kinds_json(), end="")

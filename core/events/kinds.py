@@ -1,0 +1,245 @@
+"""Every kind of event: what it says, its words for the record, whether it can be taken back.
+
+A kind is one class here. The server's input and output, the record, the browser's types and its
+table of kinds all follow from ``KINDS``; only the fold knows what a kind does to a subject.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Annotated, ClassVar
+from uuid import UUID
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from core.kinetics.shapes import BathCelsius
+from core.stages.shapes import MOST_AREAS, AreaName
+
+Names = Annotated[list[AreaName], Field(max_length=MOST_AREAS)]
+
+
+@dataclass(frozen=True)
+class Told:
+    """What an event's words may name: the bath it happened at, and the event it takes back."""
+
+    bath: str = ""
+    target: Payload | None = None
+
+
+@dataclass(frozen=True)
+class BathReading:
+    """What an event says of the bath its subject is in, for as long as the event holds."""
+
+    temperature_c: float
+
+
+class Payload(BaseModel):
+    """What one kind of event says beside when, where and by whom.
+
+    Keys of older or newer devices that are not known here are passed over: what happened at the
+    tray is always taken.
+    """
+
+    model_config = ConfigDict(extra="ignore", allow_inf_nan=False, frozen=True)
+
+    kind: ClassVar[str]
+    short: ClassVar[str]
+    """What a toast calls it: "Took back: lift."."""
+    undoable: ClassVar[bool] = True
+    in_record: ClassVar[bool] = True
+    """False where it would only crowd the record; the event itself stays."""
+    cares: ClassVar[bool] = False
+    """Hands were at the plate in the bath: the next reminder counts from here."""
+
+    def words(self, told: Told) -> str:
+        """Return what the record says of it.
+
+        Parameters
+        ----------
+        told : Told
+
+        Returns
+        -------
+        str
+            One sentence.
+
+        Raises
+        ------
+        NotImplementedError
+            A kind without words of its own.
+        """
+        raise NotImplementedError
+
+    def reading(self) -> BathReading | None:
+        """Return what it says of the bath; None where it says nothing."""
+        return None
+
+
+class Dip(Payload):
+    """The plate goes into the bath; ``open`` is what the mordant can reach.
+
+    ``celsius`` was sent by older devices, which copied it from the bath as they knew it.
+    """
+
+    kind = "dip"
+    short = "dip"
+    open: Names
+    celsius: BathCelsius | None = None
+
+    def words(self, told: Told) -> str:
+        """Return what the record says of it."""
+        return f"Dipped in {told.bath}. Open: {', '.join(self.open)}."
+
+
+class Lift(Payload):
+    """The plate comes out; ``dip`` null ends the dip under way."""
+
+    kind = "lift"
+    short = "lift"
+    dip: UUID | None = None
+    remembered: bool = False
+    """Typed in afterwards, not pressed at the tray."""
+
+    def words(self, told: Told) -> str:
+        """Return what the record says of it."""
+        return "Lifted." + (" Typed in afterwards." if self.remembered else "")
+
+
+class Temperature(Payload):
+    """The bath's temperature, read off a thermometer or a probe."""
+
+    kind = "temperature"
+    short = "temperature"
+    in_record = False
+    celsius: BathCelsius
+
+    def words(self, told: Told) -> str:
+        """Return what the record says of it."""
+        return f"{told.bath} at {self.celsius:.1f} °C."
+
+    def reading(self) -> BathReading | None:
+        """Return what it says of the bath."""
+        return BathReading(temperature_c=self.celsius)
+
+
+class Rocked(Payload):
+    """The tray was rocked, or the plate turned."""
+
+    kind = "rocked"
+    short = "rocked"
+    cares = True
+
+    def words(self, told: Told) -> str:
+        """Return what the record says of it."""
+        return "Rocked the tray."
+
+
+class Feathered(Payload):
+    """Bubbles were brushed off the lines."""
+
+    kind = "feathered"
+    short = "feathered"
+    cares = True
+
+    def words(self, told: Told) -> str:
+        """Return what the record says of it."""
+        return "Feathered the bubbles off."
+
+
+class Refreshed(Payload):
+    """A pool of mordant was brushed anew: its thin film is used up within a minute."""
+
+    kind = "refreshed"
+    short = "refreshed"
+    cares = True
+
+    def words(self, told: Told) -> str:
+        """Return what the record says of it."""
+        return "Brushed fresh mordant onto the pools."
+
+
+class Covered(Payload):
+    """Areas were stopped out."""
+
+    kind = "covered"
+    short = "covered"
+    areas: Names
+
+    def words(self, told: Told) -> str:
+        """Return what the record says of it."""
+        return f"Stopped out {', '.join(self.areas)}."
+
+
+class Rinsed(Payload):
+    """The plate was rinsed."""
+
+    kind = "rinsed"
+    short = "rinsed"
+
+    def words(self, told: Told) -> str:
+        """Return what the record says of it."""
+        return "Rinsed."
+
+
+class Neutralised(Payload):
+    """The plate was wiped with bicarbonate."""
+
+    kind = "neutralised"
+    short = "bicarbonate wipe"
+
+    def words(self, told: Told) -> str:
+        """Return what the record says of it."""
+        return "Wiped with bicarbonate."
+
+
+class Observation(Payload):
+    """Something seen or felt: bubbles, shine, how deep a line feels."""
+
+    kind = "observation"
+    short = "observation"
+    about: Annotated[str, Field(max_length=40)] = ""
+    text: Annotated[str, Field(max_length=1000)]
+
+    def words(self, told: Told) -> str:
+        """Return what the record says of it."""
+        return f"Saw: {self.about} {self.text}".strip()
+
+
+class Note(Payload):
+    """Words that are not an observation."""
+
+    kind = "note"
+    short = "note"
+    undoable = False
+    about: Annotated[str, Field(max_length=40)] = ""
+    text: Annotated[str, Field(max_length=1000)]
+
+    def words(self, told: Told) -> str:
+        """Return what the record says of it."""
+        return self.text
+
+
+class Undo(Payload):
+    """An event is taken back; where it is an undo itself, what that took back holds again."""
+
+    kind = "undo"
+    short = "undo"
+    undoable = False
+    event: UUID
+
+    def words(self, told: Told) -> str:
+        """Return what the record says of it."""
+        if told.target is None:
+            return "Took back an entry."
+        if isinstance(told.target, Undo):
+            return "Put back what was taken back."
+        return f"Took back: {told.target.words(told)}"
+
+
+KINDS: dict[str, type[Payload]] = {
+    kind.kind: kind
+    for kind in (
+        Dip, Lift, Temperature, Rocked, Feathered, Refreshed, Covered, Rinsed, Neutralised,
+        Observation, Note, Undo,
+    )
+}  # fmt: skip

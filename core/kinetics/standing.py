@@ -1,0 +1,66 @@
+"""Where a bath stands: what follows from the readings of it that hold."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True)
+class Reading:
+    """Something known of a bath from one moment on.
+
+    ``load_g_per_l`` is a load as it was measured or made up, ``gained_g_per_l`` what bites added.
+    """
+
+    at_seconds: float
+    """[s since the epoch]."""
+    temperature_c: float | None = None
+    load_g_per_l: float | None = None
+    gained_g_per_l: float = 0.0
+
+
+@dataclass(frozen=True)
+class Standing:
+    """A bath's temperature and load at one moment; None where nothing was ever read."""
+
+    temperature_c: float | None
+    temperature_at_seconds: float | None
+    load_g_per_l: float | None
+
+
+def stand(readings: Iterable[Reading], until_seconds: float = float("inf")) -> Standing:
+    """Return where a bath stands, from readings in any order.
+
+    Parameters
+    ----------
+    readings : iterable of Reading
+        Those that hold; one that was taken back is not among them.
+    until_seconds : float [s since the epoch]
+        Later ones are not yet known.
+
+    Returns
+    -------
+    Standing
+        The newest temperature; the newest measured load and what was gained since.
+
+    Notes
+    -----
+    load = measured + Σ gained later. Source: ``room-practice``.
+    """
+    known = sorted((r for r in readings if r.at_seconds <= until_seconds), key=_when)
+    warm = [r for r in known if r.temperature_c is not None]
+    measured = [place for place, r in enumerate(known) if r.load_g_per_l is not None]
+    load = None
+    if measured:
+        since = known[measured[-1] :]
+        load = (since[0].load_g_per_l or 0.0) + sum(r.gained_g_per_l for r in since)
+    return Standing(
+        temperature_c=warm[-1].temperature_c if warm else None,
+        temperature_at_seconds=warm[-1].at_seconds if warm else None,
+        load_g_per_l=load,
+    )
+
+
+def _when(reading: Reading) -> float:
+    return reading.at_seconds

@@ -1,0 +1,49 @@
+"""Etched lines: bitten for depth."""
+
+from __future__ import annotations
+
+from core.line.line_bench import wanted_depth_um
+from core.line.plan_lines import LINE_PLANNER
+from core.line.shapes import LineGroup, PlanLinesInput
+from core.process.row import Process
+from core.process.shapes import Columns, Decided, ProcessWords
+from core.process.tray import BY_TRAY
+
+
+def _given(decided: Decided) -> PlanLinesInput:
+    return PlanLinesInput(
+        groups=LINES.wishes(decided.areas),
+        measured=decided.measured,
+        method=decided.method,
+        bath=decided.bath,
+        done=decided.done,
+        round_to_seconds=decided.round_to_seconds,
+    )
+
+
+def _tell(group: LineGroup) -> str:
+    if group.depth_um is not None:
+        return f"{group.name} {group.depth_um:g} µm deep"
+    return f"{group.name} {100 * (group.darkness or 0.0):.0f} % dark"
+
+
+def _count(areas: list[Columns]) -> str:
+    return f"{len(areas)} depths"
+
+
+LINES = Process(
+    words=ProcessWords(
+        key="lines", title="Lines", many="the lines", area="group of lines",
+        against="20 °C, fresh", goal=LINE_PLANNER.goal, hands=BY_TRAY,
+    ),
+    order=1,
+    plan_step="plan-lines",
+    bite_step="bite-lines",
+    planner=LINE_PLANNER,
+    wish=LineGroup,
+    given=_given,
+    depth=wanted_depth_um,
+    tell=_tell,
+    count=_count,
+    strips="lines",
+)  # fmt: skip

@@ -1,0 +1,152 @@
+"""What one way of biting a part of a plate is: its steps, goal, planner, words and cautions."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Any
+
+from pydantic import ValidationError
+
+from core.errors import CoreError
+from core.faults import bad_input
+from core.process.shapes import Columns, Decided, ProcessWords
+from core.schema import Shape
+from core.stages.bench import metal_gained_g_per_l
+from core.stages.planner import Planner, sheet_of
+from core.stages.shapes import RunSheet
+
+
+@dataclass(frozen=True)
+class Process:
+    """One row a process; nothing branches on its key anywhere else."""
+
+    words: ProcessWords
+    order: int
+    """Of the parts of one plate: lower is bitten first."""
+    plan_step: str
+    bite_step: str
+    planner: Planner[Any]
+    wish: type[Shape]
+    """One area as it is wanted."""
+    given: Callable[[Decided], Any]
+    """The planner's input."""
+    depth: Callable[[Any], float]
+    """Of a wish, for the order of areas: what is bitten least comes first."""
+    tell: Callable[[Any], str]
+    """A wish in words: "Far rain 18 µm deep"."""
+    count: Callable[[list[Columns]], str]
+    """All wishes in words: "3 depths"."""
+    strips: str
+    """Which strips calibrate it: "tones" or "lines"."""
+    care: str | None = None
+    """A key of ``CARE`` in place of the mordant's."""
+    care_every_seconds: int | None = None
+    cautions: tuple[str, ...] = ()
+    """Keys of ``CAUTIONS`` to be acknowledged before it begins."""
+    vessels: tuple[str, ...] = ("tray", "tank")
+    loads_bath: bool = True
+    """False where what was used is wiped off and thrown away."""
+    source: str = "room-practice"
+
+    @property
+    def key(self) -> str:
+        """Return the process's key."""
+        return self.words.key
+
+    def wishes(self, areas: list[Columns]) -> list[Any]:
+        """Return areas as wishes, checked.
+
+        Parameters
+        ----------
+        areas : list of columns
+            As they were typed or stored; columns of other processes are passed over.
+
+        Returns
+        -------
+        list of the process's wish
+
+        Raises
+        ------
+        CoreError
+            An area whose columns are not a wish of this process; names it by its place.
+        """
+        return [self._wish(place, area) for place, area in enumerate(areas)]
+
+    def _wish(self, place: int, area: Columns) -> Shape:
+        said = {key: area[key] for key in self.wish.model_fields if key in area}
+        try:
+            return self.wish.model_validate(said)
+        except ValidationError as error:
+            fault = bad_input(error, self.wish)
+            raise CoreError(
+                fault.code,
+                f"{area.get('name') or 'area'}: {fault.text}",
+                field=".".join(part for part in (f"areas.{place}", fault.field) if part),
+                value=fault.value,
+                allowed=fault.allowed,
+                unit=fault.unit,
+            ) from None
+
+    def in_order(self, areas: list[Columns]) -> list[Columns]:
+        """Return areas with what is bitten least first.
+
+        Parameters
+        ----------
+        areas : list of columns
+
+        Returns
+        -------
+        list of columns
+
+        Raises
+        ------
+        CoreError
+            As for ``wishes``.
+        """
+        depths = [self.depth(wish) for wish in self.wishes(areas)]
+        return [areas[place] for place in sorted(range(len(areas)), key=depths.__getitem__)]
+
+    def sheet(self, decided: Decided) -> RunSheet:
+        """Return the run sheet of the bites that remain.
+
+        Parameters
+        ----------
+        decided : Decided
+
+        Returns
+        -------
+        RunSheet
+
+        Raises
+        ------
+        CoreError
+            What is wanted cannot be laid out.
+        """
+        return sheet_of(self.planner, self.given(decided), self.key)
+
+    def metal_g_per_l(self, decided: Decided) -> float:
+        """Return the load that the bites made have added to the bath.
+
+        Parameters
+        ----------
+        decided : Decided
+
+        Returns
+        -------
+        float [g/L]
+            At the table's rate; 0 for a process that does not load its bath.
+
+        Raises
+        ------
+        CoreError
+            What is wanted cannot be laid out.
+        """
+        if not self.loads_bath:
+            return 0.0
+        bench = self.planner.lay_out(self.given(decided))
+        gained = 0.0
+        for bite in decided.done:
+            areas = [area for area in bench.given.areas if area.name in bite.open]
+            gained += metal_gained_g_per_l(bench, areas, bite.seconds)
+        return gained

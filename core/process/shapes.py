@@ -1,0 +1,65 @@
+"""What was decided for one part of a plate, and what its process is called."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from core.kinetics.shapes import CurveBath
+from core.line.shapes import MeasuredLine
+from core.schema import Shape
+from core.stages.shapes import DoneBite, Goal, Method
+from core.tone.shapes import Curve
+
+Columns = dict[str, float | str | None]
+"""One area as it is stored: the columns of its process's wish, and what it is called."""
+
+
+class Decided(Shape):
+    """What was decided for one part of a plate, in which bath, after which bites."""
+
+    areas: list[Columns]
+    bath: CurveBath
+    method: Method
+    round_to_seconds: float
+    curve: Curve | None = None
+    measured: list[MeasuredLine] = []
+    done: list[DoneBite] = []
+
+
+Closing = Literal["stop-out", "leave"]
+
+
+class Hands(Shape):
+    """The words of the run screen: what hands do, and what the liquid is called."""
+
+    dip: str
+    lift: str
+    wet: str
+    """Said while the mordant bites."""
+    dry: str
+    """Said between bites."""
+    at_zero: str
+    closing: Closing
+    """How an area ends: stopped out with varnish, or left alone from then on."""
+    follow: str
+    """Before the areas that end: "Then stop out"."""
+    ready: str
+    """When all is covered that shall be."""
+    finish: str
+    """When all is bitten."""
+
+
+class ProcessWords(Shape):
+    """What a process is called, and what its goal is."""
+
+    key: str
+    title: str
+    """As a heading: "Lines"."""
+    many: str
+    """In a sentence: "the lines"."""
+    area: str
+    """One of what it bites: "group of lines"."""
+    against: str
+    """What its speed is over: "the strip"."""
+    goal: Goal
+    hands: Hands

@@ -1,0 +1,55 @@
+"""The API: every router in one place."""
+
+from __future__ import annotations
+
+from ninja.security import SessionAuth
+
+from server.baths.api import router as baths
+from server.calc.api import router as calc
+from server.courses.api import router as courses
+from server.files.api import router as files
+from server.members.api import links
+from server.members.api import router as members
+from server.members.session import router as session
+from server.overview.api import router as overview
+from server.proofs.api import router as proofs
+from server.record.api import router as record
+from server.replies.errors import HouseAPI, install
+from server.runs.api import clock
+from server.runs.api import router as runs
+from server.shopbook.api import router as shopbook
+from server.strips.api import router as strips
+from server.timers.api import router as timers
+
+api = HouseAPI(
+    title="Keen Bite",
+    version="1",
+    description="Plates from bare metal to the last impression. Every room's things are under "
+    "/api/rooms/{room}/.",
+    auth=SessionAuth(),
+    openapi_url="/schema",
+    docs_url="/docs",
+    urls_namespace="api",
+)
+install(api)
+
+IN_A_ROOM = "/rooms/{uuid:room}"
+
+api.add_router("", session)
+api.add_router("", links)
+api.add_router("", clock)
+api.add_router("", calc)
+api.add_router("", members)
+for router in (
+    overview,
+    courses,
+    strips,
+    baths,
+    runs,
+    timers,
+    proofs,
+    files,
+    shopbook,
+    record,
+):
+    api.add_router(IN_A_ROOM, router)

@@ -1,0 +1,65 @@
+"""Baths and readings as they are shown."""
+
+from __future__ import annotations
+
+from core.data.mordants import MORDANTS
+from core.kinetics.bath import bath_speed
+from core.safety.cautions import cautions_for
+from core.tone.table import band
+from server.baths.actions.facts import bath_facts
+from server.baths.models import Bath, BathReading
+from server.baths.schemas import BathOut, ReadingOut
+
+DRAWS = 200
+
+
+def reading_out(reading: BathReading) -> ReadingOut:
+    """Return a reading as it was logged."""
+    return ReadingOut(
+        id=reading.id,
+        at=reading.at,
+        by=reading.by.name if reading.by else "",
+        temperature_c=reading.temperature_c,
+        load_g_per_l=reading.load_g_per_l,
+        gained_g_per_l=reading.gained_g_per_l,
+        note=reading.note,
+    )
+
+
+def bath_out(bath: Bath) -> BathOut:
+    """Return a bath with its speed against 20 °C, fresh."""
+    row = MORDANTS[bath.mordant]
+    facts = bath_facts(bath)
+    pace = bath_speed(facts, None, DRAWS).at(bath.temperature_c, bath.load_g_per_l)
+    low, high = band(pace)
+    measured = bath.rate_factor is not None
+    return BathOut(
+        id=bath.id,
+        name=bath.name,
+        mordant=bath.mordant,
+        mordant_label=row.label,
+        metal=row.metal,
+        vessel=bath.vessel,
+        volume_l=bath.volume_l,
+        baume=bath.baume,
+        load_g_per_l=bath.load_g_per_l,
+        temperature_c=bath.temperature_c,
+        temperature_at=bath.temperature_at,
+        room_c=bath.room_c,
+        rate_factor=bath.rate_factor,
+        rate_factor_spread=bath.rate_factor_spread,
+        measured_at=bath.measured_at,
+        retired=bath.retired,
+        version=bath.version,
+        speed=round(float(pace.mean()), 3),
+        speed_low=round(low, 3),
+        speed_high=round(high, 3),
+        speed_from="measured" if measured else "thermometer and load",
+        end_g_per_l=row.end_g_per_l,
+        life_left_share=round(max(0.0, 1 - bath.load_g_per_l / row.end_g_per_l), 3),
+        care=row.care,
+        care_every_seconds=row.care_every_seconds,
+        cautions=[
+            f"{c.title}. {c.text} {c.now}" for c in cautions_for({bath.mordant}, {row.metal})
+        ],
+    )

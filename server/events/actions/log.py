@@ -1,0 +1,86 @@
+"""Log events of a subject: always stored when well formed, once, in any order."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import UTC, datetime
+from typing import TypeVar
+
+from django.db import transaction
+from django.utils import timezone
+
+from core.events.event import payload_of
+from core.events.kinds import Payload, Told, Undo
+from server.accounts.models import User
+from server.events.models import Event
+from server.events.schemas import EventsIn, Stamped
+from server.events.subject import Named, Subject
+from server.record.actions.write import write
+from server.rooms.models import RoomThing
+from server.rooms.permissions import enter, find
+
+Row = TypeVar("Row", bound=RoomThing)
+
+
+@transaction.atomic
+def log_events(
+    user: User, room_id: uuid.UUID, subject: Subject[Row], subject_id: uuid.UUID, given: EventsIn
+) -> Row:
+    """Return the subject after storing the events it did not have yet.
+
+    Raises
+    ------
+    NotFound, NotAllowed
+    """
+    room = enter(user, room_id, subject.action)
+    row = find(subject.model, room, subject_id, lock=True)
+    bath = subject.bath(row)
+    rows = {event.id: _row(user, subject, row, bath, event) for event in given.events}
+    known = set(Event.objects.filter(id__in=rows).values_list("id", flat=True))
+    new = [event for event in rows.values() if event.id not in known]
+    Event.objects.bulk_create(new, ignore_conflicts=True)
+    for event in new:
+        _tell(user, subject, row, bath, event)
+    if new:
+        subject.follow(user, row)
+    return row
+
+
+def _row(user: User, subject: Subject[Row], row: Row, bath: Named | None, event: Stamped) -> Event:
+    return Event(
+        id=event.id,
+        room_id=row.room_id,
+        subject_kind=subject.kind,
+        subject=row.id,
+        bath_id=bath.id if bath else None,
+        kind=event.kind,
+        device=event.device,
+        sequence=event.sequence,
+        monotonic_ms=event.monotonic_ms,
+        offset_ms=event.offset_ms,
+        offset_spread_ms=event.offset_spread_ms,
+        at=datetime.fromtimestamp((event.monotonic_ms + event.offset_ms) / 1000, tz=UTC),
+        received_at=timezone.now(),
+        by=user,
+        data=event.data.model_dump(mode="json"),
+    )
+
+
+def _tell(user: User, subject: Subject[Row], row: Row, bath: Named | None, event: Event) -> None:
+    """Write the record, where the kind of event belongs there."""
+    said = payload_of(event.kind, event.data)
+    if not said.in_record:
+        return
+    told = Told(bath=bath.name if bath else "", target=_target(said))
+    write(
+        row.room, user, f"{subject.kind}: {event.kind}", said.words(told),
+        plate=subject.plate(row), at=event.at, data=event.data, entry_id=event.id,
+    )  # fmt: skip
+
+
+def _target(said: Payload) -> Payload | None:
+    """Return what an undo takes back; None where that has not come in, or for other kinds."""
+    if not isinstance(said, Undo):
+        return None
+    target = Event.objects.filter(id=said.event).first()
+    return payload_of(target.kind, target.data) if target else None

@@ -1,0 +1,96 @@
+"""The bench: what is in which bath, what falls due, what to beware of, what is next."""
+
+from __future__ import annotations
+
+from core.data.mordants import MORDANTS
+from core.safety.cautions import cautions_for
+from server.baths.models import Bath
+from server.overview.plate_page import caution_out, next_step, run_card
+from server.overview.schemas import Bench, BenchBath, Due, NextStep
+from server.overview.standing import Standing, standings
+from server.plates.models import Plate
+from server.rooms.models import Room
+from server.timers.models import Timer
+
+
+def bench(room: Room, now_seconds: float) -> Bench:
+    """Return the bench of a room at ``now_seconds`` [s since the epoch]."""
+    plates = Plate.objects.filter(room=room, put_away=False).order_by("created_at")
+    stands = standings(plates, now_seconds)
+    baths = list(Bath.objects.filter(room=room, retired=False).order_by("name"))
+    in_use = {at.run.bath.mordant for at in stands if at.run is not None}
+    return Bench(
+        now_seconds=now_seconds,
+        baths=[_bath(bath, stands, now_seconds) for bath in baths],
+        due=sorted(
+            [*(d for at in stands for d in _due(at)), *_waits(room)], key=lambda d: d.at_seconds
+        ),
+        cautions=[
+            caution_out(c.key)
+            for c in cautions_for(
+                in_use or {bath.mordant for bath in baths}, {p.metal for p in plates}
+            )
+        ],
+        next=[
+            NextStep(plate=at.plate.id, plate_name=at.plate.name, text=next_step(at))
+            for at in sorted(stands, key=lambda at: at.run is None)
+        ],
+    )
+
+
+def _bath(bath: Bath, stands: list[Standing], now_seconds: float) -> BenchBath:
+    row = MORDANTS[bath.mordant]
+    holder = next(
+        (
+            at.plate
+            for at in stands
+            if at.run is not None
+            and at.run.bath_id == bath.id
+            and at.seen is not None
+            and at.seen.state.in_bath
+        ),
+        None,
+    )
+    return BenchBath(
+        id=bath.id,
+        name=bath.name,
+        mordant=bath.mordant,
+        mordant_label=row.label,
+        metal=row.metal,
+        vessel=bath.vessel,
+        temperature_c=bath.temperature_c,
+        temperature_age_seconds=max(0.0, now_seconds - bath.temperature_at.timestamp()),
+        load_g_per_l=bath.load_g_per_l,
+        plate=holder.id if holder else None,
+        plate_name=holder.name if holder else None,
+    )
+
+
+def _waits(room: Room) -> list[Due]:
+    timers = Timer.objects.filter(room=room, ended_at=None).select_related("plate")
+    return [
+        Due(
+            plate=timer.plate_id,
+            plate_name=timer.plate.name if timer.plate else "",
+            kind="wait",
+            at_seconds=timer.started_at.timestamp() + timer.seconds,
+            text=f"{timer.what}{f', {timer.plate.name}' if timer.plate else ''}",
+        )
+        for timer in timers
+    ]
+
+
+def _due(at: Standing) -> list[Due]:
+    card = run_card(at)
+    if card is None or card.lift_seconds is None or card.stale:
+        return []
+    name = at.plate.name
+    return [
+        Due(
+            plate=at.plate.id,
+            plate_name=name,
+            kind="lift",
+            at_seconds=card.lift_seconds,
+            text=f"lift {name}, bite {card.bite}",
+        )
+    ]

@@ -1,0 +1,56 @@
+"""A plan as it stands at its plate: solved in today's bath, after what was done."""
+
+from __future__ import annotations
+
+from typing import cast
+
+from core.events.fold import Immersion
+from core.line.shapes import MeasuredLine
+from core.process.rows import PROCESSES
+from core.stages.shapes import Method, RunSheet
+from server.plans.actions.decide import decided, measured_lines, sheet_of
+from server.plans.models import Plan
+from server.plans.schemas import PlanArea, PlanOut
+from server.runs.actions.state import decided_for, latest_run, run_state
+from server.runs.models import Run
+
+
+def plan_out(plan: Plan, *, editing: bool = False) -> PlanOut:
+    """Return a plan with its bites, after those of its run.
+
+    ``editing`` leaves the bites of an ended run out: a new ground starts anew.
+    """
+    run = latest_run(plan.plate, plan.part)
+    counts = run is not None and (run.ended_at is None or not editing)
+    state = run_state(run) if run is not None and counts else None
+    names = {area["name"] for area in plan.areas}
+    done = [dip for dip in state.done if set(dip.open) <= names] if state else []
+    return PlanOut(
+        id=plan.id,
+        version=plan.version,
+        plate=plan.plate.id,
+        bath=plan.bath.id,
+        bath_name=plan.bath.name,
+        strip=plan.strip.id if plan.strip else None,
+        strip_name=plan.strip.name if plan.strip else None,
+        part=plan.part,
+        process=PROCESSES[plan.part].words,
+        measured=[MeasuredLine(**line) for line in plan.measured],
+        method=cast(Method, plan.method),
+        round_to_seconds=plan.round_to_seconds,
+        areas=[PlanArea(**area) for area in plan.areas],
+        sheet=_sheet(plan, run, done, editing=editing),
+        run=run.id if run is not None and run.ended_at is None else None,
+        in_bath=bool(state and state.in_bath),
+        bitten=run is not None and run.ended_at is not None,
+    )
+
+
+def _sheet(plan: Plan, run: Run | None, done: list[Immersion], *, editing: bool) -> RunSheet:
+    """Return the sheet of a plan; of an ended run only what was bitten, as it was decided then."""
+    if run is None or run.ended_at is None or editing:
+        curve = plan.strip.curve if plan.strip else None
+        measured = measured_lines(plan.measured, plan.strip)
+        return sheet_of(plan.part, decided(plan, curve, measured, done))
+    sheet = sheet_of(run.part, decided_for(run, done))
+    return sheet.model_copy(update={"plan": sheet.plan.model_copy(update={"bites": []})})

@@ -1,0 +1,183 @@
+"""A plate as it is shown: on the rack, on its page, in its course."""
+
+from __future__ import annotations
+
+from typing import Any, Literal
+
+from core.course.shapes import Status, Step
+from core.course.standing import parts_of, status_of
+from core.data.cautions import CAUTIONS
+from core.data.step_row import Group
+from core.data.steps import STEPS
+from core.process.rows import PROCESSES
+from server.courses.standing import routes_of
+from server.overview.schemas import Caution, CourseStep, PlateCard, PlateOut, RunCard
+from server.overview.standing import Standing
+from server.plans.models import Plan
+from server.plates.schemas import PlateFacts
+from server.proofs.models import Proof
+from server.proofs.roman import roman
+from server.runs.models import Run
+
+GROUPS: tuple[Group, ...] = ("prepare", "image", "ground", "plan", "bite", "proof", "edition")
+PLACE_WORDS = {
+    "resting": "resting",
+    "drawing": "drawing",
+    "ground": "ground cooling",
+    "rosin": "rosin settling",
+    "exposing": "to expose",
+    "drying": "drying",
+    "bath": "out of the bath",
+    "proof": "at proof",
+    "edition": "edition",
+}
+
+
+def run_card(at: Standing) -> RunCard | None:
+    """Return the run under way as the rack shows it."""
+    if at.run is None or at.seen is None:
+        return None
+    dip, plan = at.seen.state.in_bath, at.seen.sheet.plan
+    done = len(at.seen.state.done)
+    return RunCard(
+        id=at.run.id,
+        in_bath=dip is not None,
+        bite=done + 1,
+        bites=done + len(plan.bites),
+        dip_seconds=dip.at_seconds if dip else None,
+        lift_seconds=at.seen.lift_seconds,
+        stale=at.seen.stale,
+    )
+
+
+def place_text(at: Standing) -> str:
+    """Return where a plate is, in words."""
+    plate = at.plate
+    if at.seen is not None:
+        return "in the bath" if at.seen.state.in_bath else "out of the bath"
+    if plate.place_note:
+        return plate.place_note
+    state = f", State {roman(plate.state_number)}" if plate.state_number else ""
+    if plate.ok_to_print and plate.place == "proof":
+        return "OK to print"
+    return PLACE_WORDS[plate.place] + (state if plate.place == "proof" else "")
+
+
+def plate_card(at: Standing) -> PlateCard:
+    """Return a plate as it stands on the rack."""
+    return PlateCard(**_facts(at))
+
+
+def _facts(at: Standing) -> dict[str, Any]:
+    plate = at.plate
+    return {
+        "id": plate.id,
+        "name": plate.name,
+        "metal": plate.metal,
+        "route": plate.route,
+        "thickness_mm": plate.thickness_mm,
+        "width_mm": plate.width_mm,
+        "height_mm": plate.height_mm,
+        "place": "bath" if at.run else plate.place,
+        "place_text": place_text(at),
+        "state_number": plate.state_number,
+        "ok_to_print": plate.ok_to_print,
+        "put_away": plate.put_away,
+        "version": plate.version,
+        "run": run_card(at),
+    }
+
+
+def plate_out(at: Standing) -> PlateOut:
+    """Return a plate's page."""
+    plate = at.plate
+    parts = parts_of(at.steps, at.known.planned)
+    last = Run.objects.filter(plate=plate).order_by("-created_at").first()
+    return PlateOut(
+        **_facts(at),
+        work=plate.work_id,
+        study=plate.study_id,
+        routes=routes_of(plate),
+        parts=parts,
+        processes=[PROCESSES[key].words for key in parts],
+        asks={key: [caution_out(each) for each in PROCESSES[key].cautions] for key in parts},
+        facts=PlateFacts(**plate.facts),
+        course=_course(at),
+        next_step=next_step(at),
+        proofs=Proof.objects.filter(plate=plate).count(),
+        planned=[plan.part for plan in at.plans],
+        last_run=last.id if last else None,
+        created_at=plate.created_at,
+    )
+
+
+def caution_out(key: str) -> Caution:
+    """Return a caution of the table as it is shown."""
+    row = CAUTIONS[key]
+    return Caution(key=row.key, level=row.level, title=row.title, text=row.text, now=row.now)
+
+
+Stood = list[tuple[Status, Step]]
+
+
+def _course(at: Standing) -> list[CourseStep]:
+    """Return the course by its groups, up to the part of the plate that is being worked on."""
+    stands: Stood = [(status_of(step, at.known), step) for step in at.steps]
+    now = next((step for state, step in stands if state == "todo"), None)
+    reached = [each for each in stands if now is None or each[1].part <= now.part]
+    groups = {g: [each for each in reached if STEPS[each[1].key].group == g] for g in GROUPS}
+    return [
+        CourseStep(
+            step=group,
+            state=_state(groups[group], is_now=now is not None and STEPS[now.key].group == group),
+            fact=_fact(at, group, groups[group]),
+        )
+        for group in GROUPS
+    ]
+
+
+def _state(steps: Stood, *, is_now: bool) -> Literal["done", "now", "todo"]:
+    if is_now:
+        return "now"
+    return "todo" if any(state == "todo" for state, _ in steps) else "done"
+
+
+def _fact(at: Standing, group: Group, steps: Stood) -> str:
+    """Return the fact that stands under a group of the course."""
+    if group == "plan" and at.plans:
+        return "; ".join(_plan_fact(plan) for plan in at.plans)
+    card = run_card(at)
+    if group == "bite" and card is not None:
+        where = "in the bath" if card.in_bath else "out of the bath"
+        return (
+            "all bites done" if card.bite > card.bites else f"{card.bite} of {card.bites}, {where}"
+        )
+    if group == "proof" and at.plate.state_number:
+        return f"State {roman(at.plate.state_number)}"
+    if group in at.course.facts:
+        return str(at.course.facts[group])
+    settled = [step for state, step in steps if state != "todo"]
+    if not settled:
+        return "" if steps else "not in this course"
+    if len(settled) < len(steps):
+        return f"{len(settled)} of {len(steps)} steps"
+    return ", ".join(dict.fromkeys(STEPS[step.key].said for step in settled[-2:]))
+
+
+def _plan_fact(plan: Plan) -> str:
+    process = PROCESSES[plan.part]
+    source = f"strip {plan.strip.name}" if plan.strip else "a guess"
+    return f"{process.count(plan.areas)} from {source}"
+
+
+def next_step(at: Standing) -> str:
+    """Return the next step of a plate in one sentence."""
+    card = run_card(at)
+    if card is not None and card.in_bath:
+        return "Was the lift forgotten? Say when." if card.stale else f"Lift from bite {card.bite}."
+    if card is not None and card.bite > card.bites:
+        return "All bites are done: strip the ground and pull a proof."
+    if card is not None:
+        return f"Stop out, then dip for bite {card.bite}."
+    step = next((step for step in at.steps if status_of(step, at.known) == "todo"), None)
+    return f"{STEPS[step.key].title}." if step else "Nothing is left to do on it."

@@ -1,0 +1,85 @@
+"""Plates as they stand, asked for all at once: a few queries however many there are."""
+
+from __future__ import annotations
+
+from collections import defaultdict
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+from core.course.shapes import Step
+from core.course.standing import Known
+from core.process.rows import PROCESSES
+from server.courses.models import Course
+from server.courses.standing import steps_of
+from server.events.models import Event
+from server.overview.bath_lines import lines_of
+from server.plans.models import Plan
+from server.plates.models import Plate
+from server.runs.actions.state import Followed, follow
+from server.runs.models import Run
+
+
+@dataclass(frozen=True)
+class Standing:
+    """A plate with its plans, its course and its run under way, followed up to now."""
+
+    plate: Plate
+    run: Run | None
+    seen: Followed | None
+    plans: list[Plan]
+    """In working order."""
+    bitten: frozenset[str]
+    """Parts of which a run has ended."""
+    course: Course
+    steps: list[Step]
+
+    @property
+    def known(self) -> Known:
+        """Return what follows by itself."""
+        planned = frozenset(plan.part for plan in self.plans)
+        return Known(planned, self.bitten, self.plate.ok_to_print)
+
+
+def standing(plate: Plate, now_seconds: float) -> Standing:
+    """Return how a plate stands at ``now_seconds`` [s since the epoch]."""
+    return standings([plate], now_seconds)[0]
+
+
+def standings(plates: Iterable[Plate], now_seconds: float) -> list[Standing]:
+    """Return how plates stand at ``now_seconds`` [s since the epoch]."""
+    plates = list(plates)
+    open_runs = Run.objects.filter(plate__in=plates, ended_at=None).select_related("bath")
+    runs = {run.plate_id: run for run in open_runs}
+    baths = {run.bath_id: run.bath for run in runs.values()}
+    for under_way in runs.values():
+        under_way.bath = baths[under_way.bath_id]  # one for all runs in it, asked once
+    events: dict[object, list[Event]] = defaultdict(list)
+    for event in Event.objects.filter(subject__in=[run.id for run in runs.values()]):
+        events[event.subject].append(event)
+    lines = lines_of(baths.values())
+    plans = _plans(plates)
+    bitten: dict[object, set[str]] = defaultdict(set)
+    ended = Run.objects.filter(plate__in=plates).exclude(ended_at=None)
+    for plate_id, part in ended.values_list("plate_id", "part"):
+        bitten[plate_id].add(part)
+    courses = {course.plate_id: course for course in Course.objects.filter(plate__in=plates)}
+    return [
+        Standing(
+            plate,
+            run := runs.get(plate.id),
+            follow(run, now_seconds, events[run.id], lines[run.bath_id]) if run else None,
+            plans[plate.id],
+            frozenset(bitten[plate.id]),
+            courses[plate.id],
+            steps_of(courses[plate.id]),
+        )
+        for plate in plates
+    ]
+
+
+def _plans(plates: list[Plate]) -> dict[object, list[Plan]]:
+    plans: dict[object, list[Plan]] = defaultdict(list)
+    found = Plan.objects.filter(plate__in=plates).select_related("strip").defer("strip__curve")
+    for plan in sorted(found, key=lambda plan: PROCESSES[plan.part].order):
+        plans[plan.plate_id].append(plan)
+    return plans

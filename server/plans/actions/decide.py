@@ -1,0 +1,68 @@
+"""What a plan or a run decided, in today's bath, after what was done, as the core takes it."""
+
+from __future__ import annotations
+
+from typing import Any, Protocol
+
+from core.events.fold import Immersion
+from core.line.shapes import MeasuredLine
+from core.process.rows import PROCESSES
+from core.process.shapes import Decided
+from core.stages.shapes import DoneBite, RunSheet
+from core.tone.shapes import Curve
+from server.baths.actions.facts import bath_facts
+from server.baths.models import Bath
+from server.strips.models import Strip
+
+
+class Decides(Protocol):
+    """A plan, or a run that keeps what its plan was when it began."""
+
+    part: str
+    method: str
+    round_to_seconds: float
+    areas: list[dict[str, Any]]
+
+    @property
+    def bath(self) -> Bath: ...
+    @property
+    def strip(self) -> Strip | None: ...
+
+
+def decided(
+    what: Decides,
+    curve: dict[str, Any] | None,
+    measured: list[dict[str, Any]],
+    done: list[Immersion],
+    temperature_c: float | None = None,
+) -> Decided:
+    """Return what was decided, with the bath as it is now or at a temperature [°C]."""
+    return Decided(
+        areas=what.areas,
+        bath=bath_facts(what.bath, temperature_c),
+        method=what.method,
+        round_to_seconds=what.round_to_seconds,
+        curve=Curve.model_validate(curve) if curve else None,
+        measured=[MeasuredLine.model_validate(line) for line in measured],
+        done=[done_bite(dip) for dip in done],
+    )
+
+
+def sheet_of(part: str, given: Decided) -> RunSheet:
+    """Return the run sheet of a process."""
+    return PROCESSES[part].sheet(given)
+
+
+def measured_lines(own: list[dict[str, Any]], strip: Strip | None) -> list[dict[str, Any]]:
+    """Return the lines measured on the plate and on its line strip."""
+    return [*own, *(strip.lines if strip else [])]
+
+
+def done_bite(dip: Immersion) -> DoneBite:
+    """Return a finished immersion as the core takes it."""
+    lifted = dip.at_seconds if dip.lifted_seconds is None else dip.lifted_seconds
+    return DoneBite(
+        seconds=round(lifted - dip.at_seconds, 2),
+        temperatures=dip.temperatures or None,
+        open=dip.open,
+    )

@@ -1,0 +1,94 @@
+"""Strips as they are shown."""
+
+from __future__ import annotations
+
+import time
+from itertools import accumulate
+from typing import Any
+
+import numpy as np
+
+from core.data.mordants import MORDANTS
+from core.events.fold import fold
+from core.kinetics.shapes import Conditions
+from core.line.shapes import MeasuredLine
+from core.tone.read_curve import read_curve
+from core.tone.shapes import Curve, CurvePoint, ReadCurveInput
+from server.baths.actions.settle import bath_line
+from server.events.reads import core_event, event_out, events_of
+from server.replies.errors import ErrorBody
+from server.strips.models import Strip
+from server.strips.schemas import StripBites, StripCard, StripOut, StripPatch
+
+LINE_POINTS = 28
+FIRST_SECONDS = 8.0
+
+
+def strip_card(strip: Strip) -> StripCard:
+    """Return a strip in the list."""
+    return StripCard(**_card_facts(strip))
+
+
+def _card_facts(strip: Strip) -> dict[str, Any]:
+    mordant = strip.conditions["mordant"]
+    fit = strip.fit or {}
+    outliers = sum(1 for patch in fit.get("patches", []) if patch["outlier"])
+    return {
+        "id": strip.id,
+        "name": strip.name,
+        "ground": strip.ground,
+        "metal": strip.metal,
+        "mordant": mordant,
+        "mordant_label": MORDANTS[mordant].label,
+        "patches": len(strip.patches),
+        "left_out": outliers + sum(1 for p in strip.patches if p.get("left_out")),
+        "usable": strip.curve is not None,
+        "lines": len(strip.lines),
+        "read_on": strip.read_on,
+        "lightest_lstar": fit.get("lightest_lstar"),
+        "darkest_lstar": fit.get("darkest_lstar"),
+    }
+
+
+def strip_out(strip: Strip) -> StripOut:
+    """Return a strip with its fit, or the reason why it gives none."""
+    return StripOut(
+        **_card_facts(strip),
+        bitten=strip.bitten,
+        bath=strip.bath_id,
+        bath_name=strip.bath.name if strip.bath else "",
+        conditions=Conditions.model_validate(strip.conditions),
+        readings=[StripPatch(**patch) for patch in strip.patches],
+        measured=[MeasuredLine(**line) for line in strip.lines],
+        note=strip.note,
+        fit=strip.fit,
+        fault=ErrorBody(**strip.fault) if strip.fault else None,
+        line=_line(strip),
+        created_at=strip.created_at,
+        version=strip.version,
+    )
+
+
+def strip_bites(strip: Strip) -> StripBites:
+    """Return a strip at the bath as it stands now."""
+    events = events_of(strip.id)
+    line = bath_line(strip.bath) if strip.bath else []
+    state = fold((core_event(event) for event in events), line)
+    lengths = [(dip.lifted_seconds or dip.at_seconds) - dip.at_seconds for dip in state.done]
+    return StripBites(
+        strip=strip.id,
+        state=state,
+        in_bath=state.in_bath is not None,
+        seconds=[round(total, 1) for total in accumulate(lengths)],
+        bath_line=line,
+        now_seconds=time.time(),
+        events=[event_out(event) for event in events],
+    )
+
+
+def _line(strip: Strip) -> list[CurvePoint]:
+    if strip.curve is None:
+        return []
+    curve = Curve.model_validate(strip.curve)
+    seconds = np.geomspace(FIRST_SECONDS, curve.valid_to_seconds, LINE_POINTS).round(1)
+    return read_curve(ReadCurveInput(curve=curve, seconds=seconds.tolist())).points

@@ -1,0 +1,40 @@
+"""The core's fold and lift on the golden cases, which the browser's tests replay too."""
+
+import json
+from pathlib import Path
+
+import pytest
+
+from core.events.event import Event
+from core.events.fold import fold
+from core.stages.lift import seconds_to_lift
+
+GOLDEN = Path(__file__).parents[2] / "golden"
+
+
+class Tables:
+    """The tables of a sheet that a lift is looked up in."""
+
+    def __init__(self, told):
+        self.__dict__ |= told
+
+
+@pytest.mark.parametrize("path", sorted(GOLDEN.glob("fold/*.json")), ids=lambda p: p.stem)
+def test_events_fold_into_the_golden_state(path):
+    case = json.loads(path.read_text())
+    events = [Event.model_validate(event) for event in case["events"]]
+    state = fold(events, [(at, celsius) for at, celsius in case["bath"]])
+    assert state.model_dump(mode="json") == case["state"]
+
+
+@pytest.mark.parametrize("path", sorted(GOLDEN.glob("lift/*.json")), ids=lambda p: p.stem)
+def test_a_sheet_and_temperatures_give_the_golden_lift(path):
+    case = json.loads(path.read_text())
+    warm = [(second, celsius) for second, celsius in case["temperatures"]]
+    seconds = seconds_to_lift(Tables(case["sheet"]), case["target"], warm)
+    assert seconds == pytest.approx(case["seconds"], abs=1e-9)
+
+
+def test_there_are_golden_cases_of_both():
+    assert len(list(GOLDEN.glob("fold/*.json"))) >= 20
+    assert len(list(GOLDEN.glob("lift/*.json"))) >= 8

@@ -1,0 +1,184 @@
+import kinds from "../api/kinds.gen.json";
+import type { EventIn, Run, RunState } from "../api/runs";
+
+/**
+ * Fold the events of a subject into its state, by the same rules as the core's `core/events/fold.py`,
+ * so that it stands without a line. `tests/golden` is replayed through both.
+ */
+
+export type Happened = (EventIn | Run["events"][number]) & { at_seconds: number };
+export type Immersion = RunState["dips"][number];
+type Notice = RunState["notices"][number];
+type BathLine = Run["bath_line"];
+type Celsius = [seconds: number, celsius: number][];
+
+/** An event as this device logged it, at corrected time. */
+export function happened(event: EventIn): Happened {
+  return { ...event, at_seconds: (event.monotonic_ms + event.offset_ms) / 1000 };
+}
+
+export function fold(events: Happened[], bath: BathLine): RunState {
+  const ordered = inOrder(events);
+  const gone = takenBack(ordered);
+  const [live, bounced] = withoutBounces(
+    ordered.filter((event) => !gone.has(event.id) && event.kind !== "undo"),
+  );
+  const { opened, notices } = immersions(live);
+  const dead = celsiusOf(ordered.filter((event) => gone.has(event.id)));
+  const own = celsiusOf(live);
+  const cared = live.filter((event) => kinds.kinds[event.kind].cares).map((e) => e.at_seconds);
+  const since = Math.max(...opened.flatMap((dip) => (dip.lift ? [dip.lift.at_seconds] : [])));
+  const after = new Set(live.filter((e) => !(e.at_seconds < since)).map((e) => e.kind));
+  const last = own.at(-1);
+  return {
+    dips: opened.map((dip, i) => immersion(i + 1, dip, { own, dead, bath })),
+    covered: [...new Set(live.flatMap((e) => (e.kind === "covered" ? e.data.areas : [])))],
+    temperature_c: last ? last[1] : null,
+    temperature_at_seconds: last ? last[0] : null,
+    last_cared_seconds: cared.length > 0 ? Math.max(...cared) : null,
+    rinsed: after.has("rinsed"),
+    neutralised: after.has("neutralised"),
+    covered_since_lift: after.has("covered"),
+    notices: [
+      ...ordered.filter((e) => gone.has(e.id)).map((e) => notice(e, "undone")),
+      ...bounced.map((e) => notice(e, "pressed-twice")),
+      ...notices,
+    ],
+  };
+}
+
+function notice(event: Happened, code: Notice["code"]): Notice {
+  return { event: event.id, code, text: kinds.notices[code] };
+}
+
+const byText = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0);
+
+/** Each event once, in the order that counts: time, device, its own count, id. */
+export function inOrder(events: Happened[]): Happened[] {
+  const once = new Map(events.map((event) => [event.id, event]));
+  return [...once.values()].sort(
+    (a, b) =>
+      a.at_seconds - b.at_seconds ||
+      byText(a.device, b.device) ||
+      a.sequence - b.sequence ||
+      byText(a.id, b.id),
+  );
+}
+
+/** Ids of events that an undo which itself holds takes back; a ring of undos takes nothing back. */
+export function takenBack(events: Happened[]): Set<string> {
+  const target = new Map<string, string>();
+  for (const event of events) if (event.kind === "undo") target.set(event.id, event.data.event);
+  const unsettled = new Map<string, number>();
+  for (const each of target.values()) unsettled.set(each, (unsettled.get(each) ?? 0) + 1);
+  const settled = [...target.keys()].filter((undo) => !unsettled.get(undo));
+  const gone = new Set<string>();
+  for (const undo of settled) {
+    const each = target.get(undo) as string;
+    if (!gone.has(undo)) gone.add(each);
+    const left = (unsettled.get(each) ?? 0) - 1;
+    unsettled.set(each, left);
+    if (target.has(each) && left === 0) settled.push(each);
+  }
+  return gone;
+}
+
+/** Events without the dip or lift of a press that bounced, and those. */
+function withoutBounces(live: Happened[]): [Happened[], Happened[]] {
+  const [kept, bounced]: [Happened[], Happened[]] = [[], []];
+  let last: Happened | null = null;
+  for (const event of live) {
+    if (event.kind !== "dip" && event.kind !== "lift") kept.push(event);
+    else if (last && samePress(last, event)) bounced.push(event);
+    else {
+      kept.push(event);
+      last = event;
+    }
+  }
+  return [kept, bounced];
+}
+
+function samePress(first: Happened, second: Happened): boolean {
+  return (
+    second.at_seconds - first.at_seconds < kinds.same_press_seconds &&
+    first.device === second.device &&
+    first.kind !== second.kind
+  );
+}
+
+type Dip = Extract<Happened, { kind: "dip" }>;
+type Lift = Extract<Happened, { kind: "lift" }>;
+type Open = { event: Dip; names: Set<string>; lift: Lift | null };
+
+/** Two devices may both say "dip" for one immersion: the first counts, either may lift. */
+function immersions(live: Happened[]): { opened: Open[]; notices: Notice[] } {
+  const lifts = live.filter((event) => event.kind === "lift");
+  const opened: Open[] = [];
+  const notices: Notice[] = [];
+  for (const event of live.filter((each) => each.kind === "dip")) {
+    const lift = liftOf(event, lifts);
+    const last = opened.at(-1);
+    if (!last || (last.lift && last.lift.at_seconds <= event.at_seconds)) {
+      opened.push({ event, names: new Set([event.id]), lift });
+      continue;
+    }
+    last.names.add(event.id);
+    last.lift = earlier(last.lift, lift);
+    notices.push(notice(event, "already-in-bath"));
+  }
+  const used = new Set(opened.map((dip) => dip.lift?.id));
+  const known = new Set(opened.flatMap((dip) => [...dip.names]));
+  const waiting = lifts
+    .filter((lift) => !used.has(lift.id))
+    .map((lift) => notice(lift, known.has(dipOf(lift)) ? "second-lift" : "lift-waits-for-dip"));
+  return { opened, notices: [...notices, ...waiting] };
+}
+
+const dipOf = (lift: Lift) => lift.data?.dip ?? "";
+
+function earlier(a: Lift | null, b: Lift | null): Lift | null {
+  if (!a || !b) return a ?? b;
+  return b.at_seconds < a.at_seconds ? b : a;
+}
+
+function liftOf(dip: Dip, lifts: Lift[]): Lift | null {
+  return (
+    lifts.find((lift) => dipOf(lift) === dip.id) ??
+    lifts.find((lift) => !dipOf(lift) && lift.at_seconds >= dip.at_seconds) ??
+    null
+  );
+}
+
+function celsiusOf(events: Happened[]): Celsius {
+  return events.flatMap(
+    (e): Celsius => (e.kind === "temperature" ? [[e.at_seconds, e.data.celsius]] : []),
+  );
+}
+
+type Warmth = { own: Celsius; dead: Celsius; bath: BathLine };
+
+/** What a dip begins at: read here, else as the device had it, else as others read the bath. */
+function celsiusAtDip(dip: Dip, { own, dead, bath }: Warmth): number | null {
+  const before = (line: Celsius) => line.filter(([at]) => at <= dip.at_seconds);
+  const mine = before(own).at(-1);
+  if (mine) return mine[1];
+  const said = dip.data.celsius ?? null;
+  if (said !== null && !before(dead).some(([, celsius]) => celsius === said)) return said;
+  return (before(bath).at(-1) ?? bath[0])?.[1] ?? null;
+}
+
+function immersion(bite: number, { event, lift }: Open, warm: Warmth): Immersion {
+  const start = event.at_seconds;
+  const end = lift ? lift.at_seconds : null;
+  const begins = celsiusAtDip(event, warm);
+  const during = warm.own.filter(([at]) => at > start && (end === null || at <= end));
+  const first: Celsius = begins === null ? [] : [[0, begins]];
+  return {
+    event: event.id,
+    bite,
+    at_seconds: start,
+    lifted_seconds: end === null ? null : Math.max(start, end),
+    open: event.data.open,
+    temperatures: [...first, ...during.map(([at, c]): [number, number] => [at - start, c])],
+  };
+}

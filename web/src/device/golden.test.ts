@@ -1,0 +1,38 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
+import type { Sheet } from "../api/plans";
+import type { Run, RunState } from "../api/runs";
+import { fold, type Happened } from "./fold";
+import { type Reading, secondsToLift } from "./sheet";
+
+/** The same cases as the core's own tests replay: both folds agree, or the build is red. */
+const GOLDEN = join(__dirname, "../../../tests/golden");
+
+function cases<Case>(kind: string): [string, Case][] {
+  const names = readdirSync(join(GOLDEN, kind)).filter((name) => name.endsWith(".json"));
+  return names.map((name) => [name, JSON.parse(readFileSync(join(GOLDEN, kind, name), "utf8"))]);
+}
+
+type Folded = { events: Happened[]; bath: Run["bath_line"]; state: RunState };
+type Lifted = { sheet: Sheet; target: number; temperatures: Reading[]; seconds: number };
+
+test.each(cases<Folded>("fold"))("%s folds into the golden state", (_, { events, bath, state }) => {
+  expect(fold(events, bath)).toEqual(state);
+});
+
+test.each(cases<Folded>("fold"))(
+  "%s does so in any order, repeated",
+  (_, { events, bath, state }) => {
+    expect(fold([...events].reverse().concat(events), bath)).toEqual(state);
+  },
+);
+
+test.each(cases<Lifted>("lift"))("%s lifts at the golden second", (_, lifted) => {
+  const { sheet, target, temperatures, seconds } = lifted;
+  expect(secondsToLift(sheet, temperatures, target)).toBeCloseTo(seconds, 9);
+});
+
+test("there are golden cases of both", () => {
+  expect(cases("fold").length).toBeGreaterThanOrEqual(20);
+  expect(cases("lift").length).toBeGreaterThanOrEqual(8);
+});

@@ -1,0 +1,106 @@
+import type { EventIn, Run, RunState } from "../api/runs";
+import { fold, happened, type Immersion } from "./fold";
+import { gained, type Reading, secondsToLift } from "./sheet";
+
+/**
+ * A run as this device sees it: everything the server has, and the events that wait to be sent,
+ * folded together. When the server has them, its answer is the same.
+ */
+
+export type Local = { state: RunState; celsius: number };
+
+export type Bite = {
+  number: number;
+  of: number;
+  open: string[];
+  /** Areas that end with this bite. */
+  closes: string[];
+  /** Reference seconds this bite is to gain. */
+  target: number;
+};
+
+export function localRun(run: Run, waiting: EventIn[]): Local {
+  const state = fold([...run.events, ...waiting.map(happened)], run.bath_line);
+  return { state, celsius: state.temperature_c ?? run.bath_temperature_c };
+}
+
+export function dipUnderWay(local: Local): Immersion | null {
+  return local.state.dips.find((dip) => dip.lifted_seconds === null) ?? null;
+}
+
+const done = (state: RunState) => state.dips.filter((dip) => dip.lifted_seconds !== null);
+
+export function readingsOf(local: Local, dip: Immersion): Reading[] {
+  return dip.temperatures.length > 0 ? dip.temperatures : [[0, local.celsius]];
+}
+
+const same = (a: Immersion) => (b: Immersion) =>
+  a.event === b.event && a.lifted_seconds === b.lifted_seconds;
+
+/** Bites that one side counts as made and the other does not yet, or no longer. */
+function apart(run: Run, local: Local): { more: Immersion[]; fewer: Immersion[] } {
+  const [here, there] = [done(local.state), done(run.state)];
+  return {
+    more: here.filter((dip) => !there.some(same(dip))),
+    fewer: there.filter((dip) => !here.some(same(dip))),
+  };
+}
+
+/** Reference seconds each area has, by this device's reckoning. */
+export function reached(run: Run, local: Local): Map<string, number> {
+  const { more, fewer } = apart(run, local);
+  const totals = new Map(run.sheet.areas.map((a) => [a.name, a.reached_reference_seconds]));
+  const count = (dip: Immersion, sign: number) => {
+    const length = (dip.lifted_seconds ?? dip.at_seconds) - dip.at_seconds;
+    const worth = sign * gained(run.sheet, readingsOf(local, dip), length);
+    for (const name of dip.open) totals.set(name, (totals.get(name) ?? 0) + worth);
+  };
+  for (const dip of fewer) count(dip, -1);
+  for (const dip of more) count(dip, 1);
+  return totals;
+}
+
+/** The bite under way, or the next; null when all are done. */
+export function currentBite(run: Run, local: Local): Bite | null {
+  const { more, fewer } = apart(run, local);
+  const planned = run.sheet.plan.bites;
+  const ahead = more.length - fewer.length;
+  if (ahead < 0) return again(run, local, planned.length);
+  const bite = planned[ahead];
+  if (!bite) return null;
+  const closes = bite.areas.filter((area) => area.finished).map((area) => area.name);
+  return {
+    number: done(local.state).length + 1,
+    of: done(run.state).length + planned.length,
+    open: bite.areas.map((area) => area.name),
+    closes,
+    target: ahead === 0 ? bite.reference_seconds : target(run, local, closes[0]),
+  };
+}
+
+/** A bite whose lift was taken back while there is no line: it goes on as it was made. */
+function again(run: Run, local: Local, left: number): Bite | null {
+  const made = run.sheet.plan.done[done(local.state).length];
+  const dip = dipUnderWay(local);
+  if (!made) return null;
+  const next = new Set(run.sheet.plan.bites[0]?.areas.map((area) => area.name));
+  const open = dip ? dip.open : made.areas.map((area) => area.name);
+  return {
+    number: made.number,
+    of: done(run.state).length + left,
+    open,
+    closes: open.filter((name) => !next.has(name)),
+    target: made.reference_seconds,
+  };
+}
+
+function target(run: Run, local: Local, area: string | undefined): number {
+  const sheet = run.sheet.areas.find((each) => each.name === area);
+  if (!sheet) return 0;
+  return Math.max(0, sheet.target_reference_seconds - (reached(run, local).get(sheet.name) ?? 0));
+}
+
+/** When to lift the dip under way [s since the epoch, server's clock]. */
+export function liftAt(run: Run, local: Local, dip: Immersion, bite: Bite): number {
+  return dip.at_seconds + secondsToLift(run.sheet, readingsOf(local, dip), bite.target);
+}

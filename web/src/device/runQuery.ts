@@ -1,0 +1,26 @@
+import { queryOptions } from "@tanstack/react-query";
+import { ApiError } from "../api/client";
+import { getRun } from "../api/runs";
+import { keepRun, keptRun } from "./store";
+
+/** A run as the server has it; with no line, as it was last seen. */
+export const runQuery = (user: string, room: string, run: string) =>
+  queryOptions({
+    queryKey: [room, "run", run],
+    queryFn: async () => {
+      try {
+        const found = await getRun(room, run);
+        await keepRun(user, room, found);
+        return found;
+      } catch (error) {
+        const kept = await keptRun(user, room, run);
+        if (kept && error instanceof ApiError && (error.status === 0 || error.status === 401)) {
+          return kept;
+        }
+        throw error;
+      }
+    },
+    refetchInterval: 5_000,
+    networkMode: "always",
+    retry: false,
+  });

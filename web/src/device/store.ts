@@ -1,0 +1,55 @@
+import { type DBSchema, type IDBPDatabase, openDB } from "idb";
+import type { Run } from "../api/runs";
+import { runAsNow, type StoredOnce, waitingAsNow } from "./upgrade";
+import type { Waiting } from "./waiting";
+
+interface Kept extends DBSchema {
+  events: { key: string; value: Waiting | StoredOnce };
+  runs: { key: string; value: Run };
+}
+
+let opened: Promise<IDBPDatabase<Kept>> | null = null;
+
+function db(): Promise<IDBPDatabase<Kept>> {
+  opened ??= openDB<Kept>("keen-bite", 1, {
+    upgrade(base) {
+      base.createObjectStore("events", { keyPath: "id" });
+      base.createObjectStore("runs");
+    },
+  });
+  return opened;
+}
+
+export async function keepEvent(waiting: Waiting): Promise<void> {
+  await (await db()).put("events", waiting);
+}
+
+export async function waitingEvents(user: string): Promise<Waiting[]> {
+  const all = await allWaiting();
+  return all.filter((each) => each.user === user).sort((a, b) => a.at - b.at);
+}
+
+export async function dropEvents(ids: string[]): Promise<void> {
+  const transaction = (await db()).transaction("events", "readwrite");
+  await Promise.all(ids.map((id) => transaction.store.delete(id)));
+  await transaction.done;
+}
+
+export async function keepRun(user: string, room: string, run: Run): Promise<void> {
+  await (await db()).put("runs", run, `${user} ${room} ${run.id}`);
+}
+
+export async function keptRun(user: string, room: string, run: string): Promise<Run | undefined> {
+  const kept = await (await db()).get("runs", `${user} ${room} ${run}`);
+  return kept && runAsNow(kept);
+}
+
+/** All runs that this device has seen, whoever looked at them. */
+export async function keptRuns(): Promise<Run[]> {
+  return (await (await db()).getAll("runs")).map(runAsNow);
+}
+
+/** All events that wait to be sent, whoever logged them. */
+export async function allWaiting(): Promise<Waiting[]> {
+  return (await (await db()).getAll("events")).map(waitingAsNow);
+}
