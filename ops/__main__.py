@@ -145,6 +145,11 @@ def api(given: argparse.Namespace) -> int:
         stdin=subprocess.DEVNULL,
     ).stdout  # fmt: skip
     target.with_name("kinds.gen.json").write_bytes(kinds)
+    inputs = subprocess.run(
+        [str(PYTHON), "-m", "server.replies.inputs"], cwd=ROOT, check=True, capture_output=True,
+        input=target.read_bytes(), env=serve.environment(),
+    ).stdout  # fmt: skip
+    target.with_name("inputs.gen.json").write_bytes(inputs)
     run(["npm", "run", "-s", "api"], what="writing the types", cwd=ROOT / "web")
     return 0
 

@@ -22,7 +22,7 @@ PARTS: dict[str, list[tuple[str, list[str], bool]]] = {
     "server": [("server", [*PYTEST, "-n", "2", "tests/server"], False)],
     "ops": [("as started", [*PYTEST, "tests/ops"], False)],
     "web": [("front end", ["npm", "run", "-s", "test"], True)],
-    "browser": [("browser", [*PYTEST, "tests/browser"], False)],
+    "browser": [("browser", [*PYTEST, "-n", "2", "tests/browser"], False)],
 }
 
 

@@ -16,6 +16,7 @@ from pydantic import BaseModel
 from core.errors import CoreError
 from core.faults import fault_of, shown
 
+MOST_FAULTS = 50
 REQUEST_PARTS = ("body", "query", "path", "form", "file", "payload")
 
 
@@ -34,6 +35,8 @@ class ErrorReply(BaseModel):
     """The body of every answer that is not the one asked for."""
 
     error: ErrorBody
+    #: Every fault of what was sent, the first among them; empty where there is but one to name.
+    faults: list[ErrorBody] = []
 
 
 class AppError(Exception):
@@ -96,9 +99,9 @@ class Throttled(AppError):
     status = 429
 
 
-def reply(status: int, body: ErrorBody) -> JsonResponse:
+def reply(status: int, body: ErrorBody, faults: list[ErrorBody] | None = None) -> JsonResponse:
     """Return an error in the one form."""
-    return JsonResponse(ErrorReply(error=body).model_dump(), status=status)
+    return JsonResponse(ErrorReply(error=body, faults=faults or []).model_dump(), status=status)
 
 
 def csrf_failed(request: HttpRequest, reason: str = "") -> HttpResponse:
@@ -119,7 +122,8 @@ def install(api: NinjaAPI) -> None:
 
     @api.exception_handler(ValidationError)
     def bad_input(request: HttpRequest, error: ValidationError) -> HttpResponse:
-        return reply(422, _first(request, error.errors))
+        faults = [_told(request, fault) for fault in error.errors[:MOST_FAULTS]]
+        return reply(422, faults[0], faults)
 
     @api.exception_handler(Http404)
     def not_found(request: HttpRequest, error: Http404) -> HttpResponse:
@@ -159,9 +163,8 @@ class HouseAPI(NinjaAPI):
         return found
 
 
-def _first(request: HttpRequest, faults: list[dict[str, Any]]) -> ErrorBody:
-    """Return the first fault; its path without the names of the request's parts."""
-    fault = faults[0]
+def _told(request: HttpRequest, fault: dict[str, Any]) -> ErrorBody:
+    """Return a fault; its path without the names of the request's parts."""
     told = fault_of({**fault, "loc": fault["loc"][1:], "input": None}, fault.get("shape"))
     said = told["field"].split(".")
     path = [part for part in said if part not in REQUEST_PARTS]

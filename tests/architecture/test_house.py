@@ -81,6 +81,14 @@ def test_generated_types_are_those_of_the_schema(tmp_path):
     assert made.read_text() == (ROOT / "web/src/api/schema.gen.ts").read_text(), "run: ./keen api"
 
 
+def test_the_browsers_limits_are_those_of_the_schema():
+    from server.replies.inputs import inputs_json
+
+    schema = json.loads((ROOT / "web/src/api/openapi.json").read_text())
+    kept = (ROOT / "web/src/api/inputs.gen.json").read_text()
+    assert kept == inputs_json(schema), "run: ./keen api"
+
+
 def test_the_browsers_table_of_kinds_is_the_cores():
     from core.events.export import kinds_json
 

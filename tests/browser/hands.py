@@ -1,16 +1,46 @@
 """Hands of a person at the screen, and a clock that waits for them."""
 
 import json
+import re
 import time
+from pathlib import Path
 
 from axe_playwright_python.sync_playwright import Axe
 from playwright.sync_api import expect
+
+from server.demo.room import make_id
 
 expect.set_options(timeout=20_000)
 
 
 def button(page, name):
     return page.get_by_role("button", name=name)
+
+
+def pick(field, option):
+    """Take one of a list that opens under its field."""
+    field.click()
+    field.page.get_by_role("option", name=option, exact=True).click()
+
+
+PLACES = Path(__file__).parents[2] / "web" / "src" / "places.ts"
+
+
+def places():
+    """Return the path of every screen of a room, of the demo's plates, as `places.ts` has them."""
+    rows, plate_rows = PLACES.read_text().split("PLATE_PLACES")[:2]
+    lantern, rain = make_id("Lantern Row"), make_id("Rain on Awnings")
+    named = {
+        ":strip": make_id("Rosin last week"), ":bath": make_id("Amber tray"),
+        ":run": make_id("run"), ":part": "lines",
+    }  # fmt: skip
+    found = [f"/{path}" for path in re.findall(r'path: "([^"]*)"', rows)]
+    found += [f"/plates/{rain}/{path}" for path in re.findall(r'path: "([^"]*)"', plate_rows)]
+    found += [f"/plates/{lantern}", f"/plates/{lantern}/plan/tones"]
+    found += [f"/plates/{lantern}/course?step=dust"]
+    tabs = ("numbers", "cut", "cleaning", "recipes", "tools", "calculators")
+    found += [f"/shop-book?tab={tab}" for tab in tabs]
+    return [re.sub(r":\w+", lambda name: str(named[name[0]]), path) for path in found]
 
 
 A_MOMENT_MS = 600

@@ -3,10 +3,11 @@ import { createRoot } from "react-dom/client";
 import { RouterProvider } from "react-router";
 import { measureOffset } from "./device/clock";
 import { updateBetweenBites } from "./device/update";
-import { router } from "./frame/routes";
+import { makeRouter } from "./frame/routes";
 import "./styles/index.css";
 import { Toasts } from "./ui/Toast";
 
+const router = makeRouter();
 const client = new QueryClient({
   defaultOptions: { queries: { staleTime: 5_000, retry: 1, refetchOnWindowFocus: true } },
 });

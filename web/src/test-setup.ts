@@ -1,4 +1,8 @@
 import "@testing-library/jest-dom/vitest";
+import { configure } from "@testing-library/react";
+
+// two cores, and other work beside the tests
+configure({ asyncUtilTimeout: 8_000 });
 
 class NoObserver {
   observe() {}
@@ -6,3 +10,8 @@ class NoObserver {
   disconnect() {}
 }
 globalThis.ResizeObserver ??= NoObserver as unknown as typeof ResizeObserver;
+
+// what jsdom does not draw, it cannot scroll to, nor give an address
+Element.prototype.scrollIntoView ??= () => {};
+URL.createObjectURL ??= () => "blob:seen";
+URL.revokeObjectURL ??= () => {};

@@ -1,5 +1,5 @@
 import { queryOptions } from "@tanstack/react-query";
-import { ApiError, cookie, data, http, type Shapes } from "./client";
+import { cookie, data, errorOf, http, type Shapes } from "./client";
 
 /** A node of a calculator's JSON Schema, as far as the forms read it. */
 export type SchemaNode = {
@@ -20,6 +20,9 @@ export type SchemaNode = {
   minimum?: number;
   maximum?: number;
   exclusiveMinimum?: number;
+  exclusiveMaximum?: number;
+  maxLength?: number;
+  optional?: boolean;
 };
 export type CalculatorSchema = { name: string; input: SchemaNode; output: SchemaNode };
 
@@ -49,7 +52,7 @@ export async function calculate(name: string, input: unknown): Promise<unknown> 
     body: JSON.stringify(input),
   });
   const body = await reply.json();
-  if (!reply.ok) throw new ApiError(reply.status, body.error);
+  if (!reply.ok) throw errorOf(reply.status, body);
   return body;
 }
 

@@ -6,11 +6,16 @@ export type Fault = Shapes["ErrorBody"];
 
 /** An answer that is not the one asked for, with its field, value, limit and unit. */
 export class ApiError extends Error {
+  /** All that was wrong with what was sent; the first is `fault`. */
+  readonly faults: Fault[];
+
   constructor(
     readonly status: number,
     readonly fault: Fault,
+    faults: Fault[] = [],
   ) {
     super(fault.text);
+    this.faults = faults.length > 0 ? faults : [fault];
   }
 }
 
@@ -22,6 +27,8 @@ const NO_LINE: Fault = {
   unit: "",
   text: "No line to the print room's server. What you typed stays here.",
 };
+
+const COULD_NOT: Fault = { ...NO_LINE, code: "server", text: "The server could not answer." };
 
 export function cookie(name: string): string {
   const found = document.cookie.split("; ").find((part) => part.startsWith(`${name}=`));
@@ -56,7 +63,13 @@ async function send(request: Request): Promise<Response> {
 
 async function faultOf(reply: Response): Promise<Fault> {
   const body = await reply.json().catch(() => null);
-  return body?.error ?? { ...NO_LINE, code: "server", text: "The server could not answer." };
+  return body?.error ?? COULD_NOT;
+}
+
+/** An answer's body as an error. */
+export function errorOf(status: number, body: unknown): ApiError {
+  const { error, faults } = (body ?? {}) as { error?: Fault; faults?: Fault[] };
+  return new ApiError(status, error ?? COULD_NOT, faults);
 }
 
 type Reply<T> = { data?: T; error?: unknown; response: Response };
@@ -65,11 +78,7 @@ type Reply<T> = { data?: T; error?: unknown; response: Response };
 export async function data<T>(call: Promise<Reply<T>>): Promise<T> {
   const { data: value, error, response } = await call;
   if (response.ok) return value as T;
-  const fault = (error as { error?: Fault } | undefined)?.error;
-  throw new ApiError(
-    response.status,
-    fault ?? { ...NO_LINE, code: "server", text: "The server could not answer." },
-  );
+  throw errorOf(response.status, error);
 }
 
 /**

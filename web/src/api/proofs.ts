@@ -1,5 +1,5 @@
 import { queryOptions } from "@tanstack/react-query";
-import { ApiError, cookie, data, http, type Shapes } from "./client";
+import { cookie, data, errorOf, http, type Shapes } from "./client";
 
 export type Proof = Shapes["ProofOut"];
 
@@ -25,5 +25,5 @@ export async function sendPicture(room: string, id: string, file: File): Promise
     body: form,
     headers: { "X-CSRFToken": cookie("keen_csrf") },
   });
-  if (!reply.ok) throw new ApiError(reply.status, (await reply.json()).error);
+  if (!reply.ok) throw errorOf(reply.status, await reply.json().catch(() => null));
 }

@@ -2406,6 +2406,11 @@ export interface components {
          */
         ErrorReply: {
             error: components["schemas"]["ErrorBody"];
+            /**
+             * Faults
+             * @default []
+             */
+            faults: components["schemas"]["ErrorBody"][];
         };
         /**
          * EventsIn

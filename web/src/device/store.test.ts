@@ -3,7 +3,7 @@ import { openDB } from "idb";
 import type { EventIn, Run } from "../api/runs";
 import { keepEvent, keepRun, keptRun, waitingEvents } from "./store";
 import { biteUnderWay, takeOver } from "./update";
-import { flushAll } from "./useRun";
+import { flushAll } from "./flush";
 
 const DIP = "11111111-1111-4111-8111-111111111111";
 const RUN = "22222222-2222-4222-8222-222222222222";

@@ -1,12 +1,12 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useState } from "react";
-import { ApiError } from "../api/client";
-import { type EventIn, type Run, type Say, sendRunEvents } from "../api/runs";
-import { clockOffset, measureOffset, nowSeconds } from "./clock";
+import type { EventIn, Say } from "../api/runs";
+import { clockOffset, nowSeconds } from "./clock";
+import { flushAll } from "./flush";
 import { deviceId, newId, nextSequence } from "./ids";
 import { localRun } from "./local";
 import { runQuery } from "./runQuery";
-import { dropEvents, keepEvent, keepRun, waitingEvents } from "./store";
+import { keepEvent, waitingEvents } from "./store";
 import type { Subject, Waiting } from "./waiting";
 
 const RETRY_MS = 3_000;
@@ -81,70 +81,4 @@ function makeEvent(say: Say, atSeconds?: number): EventIn {
     offset_ms: offset.ms,
     offset_spread_ms: offset.spreadMs,
   };
-}
-
-let flushing: Promise<boolean> | null = null;
-
-/** Send what waits, subject by subject; what the server refuses stays here with its reason. */
-export function flushAll(
-  user: string,
-  seen: (room: string, run: Run) => void = () => {},
-): Promise<boolean> {
-  flushing ??= sendWaiting(user, seen).finally(() => {
-    flushing = null;
-  });
-  return flushing;
-}
-
-async function sendWaiting(user: string, seen: (room: string, run: Run) => void): Promise<boolean> {
-  const waiting = (await waitingEvents(user)).filter((each) => !each.refused);
-  if (waiting.length === 0) return false;
-  await measureOffset();
-  for (const subject of new Set(waiting.map((each) => each.subject.id))) {
-    const mine = waiting.filter((each) => each.subject.id === subject);
-    if (!(await sendRun(user, mine, seen))) return false;
-  }
-  return true;
-}
-
-/** One endpoint shape for all subjects. */
-const SEND: Record<Subject["kind"], typeof sendRunEvents> = { run: sendRunEvents };
-
-async function sendRun(
-  user: string,
-  mine: Waiting[],
-  seen: (room: string, run: Run) => void,
-): Promise<boolean> {
-  const first = mine[0] as Waiting;
-  try {
-    const run = await SEND[first.subject.kind](
-      first.room,
-      first.subject.id,
-      mine.map((each) => each.event),
-    );
-    await keepRun(user, first.room, run);
-    await dropEvents(mine.map((each) => each.id));
-    seen(first.room, run);
-    return true;
-  } catch (error) {
-    if (!(error instanceof ApiError) || ![404, 422].includes(error.status)) return false;
-    return setAside(user, mine, error, seen);
-  }
-}
-
-/** One event that is refused must not hold up the others: they go one by one. */
-async function setAside(
-  user: string,
-  mine: Waiting[],
-  error: ApiError,
-  seen: (room: string, run: Run) => void,
-): Promise<boolean> {
-  if (mine.length === 1) {
-    await keepEvent({ ...(mine[0] as Waiting), refused: error.fault.text });
-    return true;
-  }
-  for (const each of mine) {
-    if (!(await sendRun(user, [each], seen))) return false;
-  }
-  return true;
 }

@@ -16,7 +16,7 @@ export function Patterns({ id, tones }: { id: string; tones: number[] }) {
           height="192"
           patternUnits="userSpaceOnUse"
         >
-          <image href={href} width="192" height="192" style={{ imageRendering: "pixelated" }} />
+          <image href={href} width="192" height="192" className="[image-rendering:pixelated]" />
         </pattern>
       ))}
       {tones.map((tone) => (
@@ -32,8 +32,13 @@ export function Patterns({ id, tones }: { id: string; tones: number[] }) {
         patternUnits="userSpaceOnUse"
         patternTransform="rotate(45)"
       >
-        <path d="M0 0V9" stroke="#6E3512" strokeOpacity=".42" strokeWidth="1.4" />
-        <path d="M4.5 0V5.5" stroke="#6E3512" strokeOpacity=".42" strokeWidth="1.1" />
+        <path d="M0 0V9" stroke="var(--color-copper-cut)" strokeOpacity=".42" strokeWidth="1.4" />
+        <path
+          d="M4.5 0V5.5"
+          stroke="var(--color-copper-cut)"
+          strokeOpacity=".42"
+          strokeWidth="1.1"
+        />
       </pattern>
       <pattern
         id={`${id}-plan`}
@@ -42,7 +47,7 @@ export function Patterns({ id, tones }: { id: string; tones: number[] }) {
         patternUnits="userSpaceOnUse"
         patternTransform="rotate(-45)"
       >
-        <path d="M0 0V7" stroke="#FAF6EC" strokeOpacity=".75" strokeWidth="3.2" />
+        <path d="M0 0V7" stroke="var(--color-paper-lift)" strokeOpacity=".75" strokeWidth="3.2" />
       </pattern>
       <pattern
         id={`${id}-cover`}
@@ -51,14 +56,14 @@ export function Patterns({ id, tones }: { id: string; tones: number[] }) {
         patternUnits="userSpaceOnUse"
         patternTransform="rotate(45)"
       >
-        <rect width="6" height="6" fill="#F3EDE1" />
-        <path d="M1.5 0V6" stroke="#2C221B" strokeWidth="3" />
+        <rect width="6" height="6" fill="var(--color-paper)" />
+        <path d="M1.5 0V6" stroke="var(--color-asphalt)" strokeWidth="3" />
       </pattern>
       <pattern id={`${id}-bath`} width="5" height="5" patternUnits="userSpaceOnUse">
-        <path d="M0 1.5H5" stroke="#1D6B5B" strokeWidth="1.4" />
+        <path d="M0 1.5H5" stroke="var(--color-verdigris)" strokeWidth="1.4" />
       </pattern>
       <pattern id={`${id}-band`} width="4" height="4" patternUnits="userSpaceOnUse">
-        <path d="M1 0V4" stroke="#1B1714" strokeOpacity=".42" strokeWidth="1" />
+        <path d="M1 0V4" stroke="var(--color-ink)" strokeOpacity=".42" strokeWidth="1" />
       </pattern>
     </defs>
   );
@@ -80,8 +85,8 @@ function LinePattern({ id, lstar }: { id: string; lstar: number }) {
   const broad = 0.8 + 5.2 * Math.min(1, Math.max(0, (EMPTY_LSTAR - lstar) / EMPTY_LSTAR));
   return (
     <pattern id={id} width={GROOVE_PX} height="12" patternUnits="userSpaceOnUse">
-      <rect width={GROOVE_PX} height="12" fill="#EDE6D8" />
-      <path d={`M${GROOVE_PX / 2} 0V12`} stroke="#1B1714" strokeWidth={broad} />
+      <rect width={GROOVE_PX} height="12" fill="var(--color-paper-cut)" />
+      <path d={`M${GROOVE_PX / 2} 0V12`} stroke="var(--color-ink)" strokeWidth={broad} />
     </pattern>
   );
 }

@@ -26,18 +26,23 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
       >
         <defs>
           <pattern id="ruler-waits" width="10" height="9" patternUnits="userSpaceOnUse">
-            <path d="M0 5q2.5-4 5 0t5 0" fill="none" stroke="#463E36" strokeWidth="1.5" />
+            <path
+              d="M0 5q2.5-4 5 0t5 0"
+              fill="none"
+              stroke="var(--color-ink-2)"
+              strokeWidth="1.5"
+            />
           </pattern>
         </defs>
         {wide ? (
           <g>
-            <text className="slab" x="0" y="74" fontSize="15" fontWeight="600">
+            <text className="font-slab" x="0" y="74" fontSize="15" fontWeight="600">
               Your hands
             </text>
-            <text x="0" y="92" fontSize="13" style={{ fill: "#463E36" }}>
+            <text x="0" y="92" fontSize="13" className="fill-ink-2">
               someone must be there
             </text>
-            <text x="0" y="108" fontSize="13" style={{ fill: "#463E36" }}>
+            <text x="0" y="108" fontSize="13" className="fill-ink-2">
               below: waits by itself
             </text>
           </g>
@@ -47,14 +52,14 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
           y="90"
           width={width - left - 12}
           height="24"
-          fill="#C9C2B4"
-          stroke="#1B1714"
+          fill="var(--color-trough)"
+          stroke="var(--color-ink)"
         />
         {quarters.map((at, i) => (
           <g key={at}>
-            <path d={`M${x(at)} 66v${i % 2 ? 7 : 11}`} stroke="#1B1714" />
+            <path d={`M${x(at)} 66v${i % 2 ? 7 : 11}`} stroke="var(--color-ink)" />
             {i % 2 === 0 && i < quarters.length - 1 ? (
-              <text className="n" x={x(at) + 4} y="84" fontSize="13" fontWeight="640">
+              <text className="num" x={x(at) + 4} y="84" fontSize="13" fontWeight="640">
                 {wallClock(at, zone)}
               </text>
             ) : null}
@@ -62,7 +67,11 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
         ))}
         {shown.map((item, i) => (
           <g key={item.key}>
-            <path d={`M${x(item.at)} ${4 + (i % 2) * 22}V66`} stroke="#1D6B5B" strokeWidth="1.8" />
+            <path
+              d={`M${x(item.at)} ${4 + (i % 2) * 22}V66`}
+              stroke="var(--color-verdigris)"
+              strokeWidth="1.8"
+            />
             {item.waits ? (
               <rect
                 x={x(now)}
@@ -70,30 +79,30 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
                 width={Math.max(0, x(item.at) - x(now))}
                 height="18"
                 fill="url(#ruler-waits)"
-                stroke="#1B1714"
+                stroke="var(--color-ink)"
               />
             ) : (
-              <rect x={x(item.at)} y="58" width="26" height="8" fill="#1D6B5B" />
+              <rect x={x(item.at)} y="58" width="26" height="8" fill="var(--color-verdigris)" />
             )}
             <text
               x={x(item.at) + 8}
               y={16 + (i % 2) * 22}
               fontSize="15"
               fontWeight="620"
-              style={{ fill: "#14503F" }}
+              className="fill-verdigris-deep"
             >
               {item.text}
             </text>
           </g>
         ))}
-        <path d={`M${x(now)} 52V116`} stroke="#1D6B5B" strokeWidth="2.2" />
-        <path d={`M${x(now) - 6} 46h12l-6 9Z`} fill="#1D6B5B" />
+        <path d={`M${x(now)} 52V116`} stroke="var(--color-verdigris)" strokeWidth="2.2" />
+        <path d={`M${x(now) - 6} 46h12l-6 9Z`} fill="var(--color-verdigris)" />
         <text
           x={x(now)}
           y="129"
           fontSize="13"
           textAnchor={x(now) > 60 ? "middle" : "start"}
-          style={{ fill: "#463E36" }}
+          className="fill-ink-2"
         >
           now
         </text>

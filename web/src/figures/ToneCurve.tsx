@@ -38,7 +38,7 @@ export function ToneCurve({
   const id = useId().replaceAll(/[^a-zA-Z0-9]/g, "");
   const scale = scaleOf(strip, Math.max(320, width));
   return (
-    <div ref={ref} style={{ overflowX: "auto" }}>
+    <div ref={ref} className="overflow-x-auto">
       <svg
         width={scale.width}
         height={HEIGHT}
@@ -78,14 +78,17 @@ function Axes({ scale, id }: { scale: Scale; id: string }) {
     <g>
       {[90, 80, 70, 60, 50, 40, 30, 20, 10].map((l) => (
         <g key={l}>
-          <path d={`M${BOX.left} ${scale.y(l)}H${right}`} stroke="#1B1714" strokeOpacity=".14" />
+          <path
+            d={`M${BOX.left} ${scale.y(l)}H${right}`}
+            stroke="var(--color-ink)"
+            strokeOpacity=".14"
+          />
           <text
-            className="n"
+            className="num fill-ink-3"
             x={BOX.left - 26}
             y={scale.y(l) + 4.5}
             textAnchor="end"
             fontSize="13"
-            style={{ fill: "#62574B" }}
           >
             {l}
           </text>
@@ -94,7 +97,7 @@ function Axes({ scale, id }: { scale: Scale; id: string }) {
             y={scale.y(l + 5)}
             width="14"
             height={scale.y(l - 5) - scale.y(l + 5)}
-            fill={l === 10 ? "#1B1714" : `url(#${id}-g${l})`}
+            fill={l === 10 ? "var(--color-ink)" : `url(#${id}-g${l})`}
           />
         </g>
       ))}
@@ -107,19 +110,18 @@ function Axes({ scale, id }: { scale: Scale; id: string }) {
         width="14"
         height={scale.y(5) - scale.y(95)}
         fill="none"
-        stroke="#1B1714"
+        stroke="var(--color-ink)"
       />
-      <path d={`M${BOX.left} ${bottom}H${right}`} stroke="#1B1714" strokeWidth="1.5" />
+      <path d={`M${BOX.left} ${bottom}H${right}`} stroke="var(--color-ink)" strokeWidth="1.5" />
       {shown.map((seconds) => (
         <g key={seconds}>
-          <path d={`M${scale.x(seconds)} ${bottom}v6`} stroke="#1B1714" />
+          <path d={`M${scale.x(seconds)} ${bottom}v6`} stroke="var(--color-ink)" />
           <text
-            className="n"
+            className="num fill-ink-3"
             x={scale.x(seconds)}
             y={bottom + 20}
             textAnchor="middle"
             fontSize="13"
-            style={{ fill: "#62574B" }}
           >
             {clock(seconds)}
           </text>
@@ -138,11 +140,11 @@ function Band({ strip, scale, id }: { strip: Strip; scale: Scale; id: string }) 
     .join("L")}Z`;
   return (
     <g>
-      <path d={area} fill={`url(#${id}-band)`} stroke="#62574B" strokeWidth=".8" />
+      <path d={area} fill={`url(#${id}-band)`} stroke="var(--color-ink-3)" strokeWidth=".8" />
       <path
         d={`M${path((p) => p.lstar).join("L")}`}
         fill="none"
-        stroke="#1B1714"
+        stroke="var(--color-ink)"
         strokeWidth="2.6"
       />
     </g>
@@ -166,14 +168,23 @@ function Patch({
   const [x, y] = [scale.x(patch.seconds), scale.y(patch.lstar)];
   return (
     <g>
-      {chosen ? <circle cx={x} cy={y} r="12" fill="none" stroke="#1B1714" strokeWidth="2" /> : null}
+      {chosen ? (
+        <circle cx={x} cy={y} r="12" fill="none" stroke="var(--color-ink)" strokeWidth="2" />
+      ) : null}
       {out ? (
-        <g stroke="#754A04" strokeWidth="2.2" fill="#F3EDE1">
+        <g stroke="var(--color-ferric-deep)" strokeWidth="2.2" fill="var(--color-paper)">
           <circle cx={x} cy={y} r="7" />
           <path d={`M${x - 4} ${y - 4}l8 8M${x + 4} ${y - 4}l-8 8`} />
         </g>
       ) : (
-        <circle cx={x} cy={y} r="6" fill="#1B1714" stroke="#F3EDE1" strokeWidth="2" />
+        <circle
+          cx={x}
+          cy={y}
+          r="6"
+          fill="var(--color-ink)"
+          stroke="var(--color-paper)"
+          strokeWidth="2"
+        />
       )}
     </g>
   );
@@ -205,30 +216,39 @@ function Question({ asked, scale }: { asked: Asked; scale: Scale }) {
   const [low, high] = [scale.x(asked.low), scale.x(asked.high)];
   return (
     <g>
-      <path d={`M${BOX.left} ${y}H${x}V${bottom}`} fill="none" stroke="#85431D" strokeWidth="2.6" />
-      <rect x={low} y={bottom - 9} width={Math.max(2, high - low)} height="9" fill="#B4673A" />
-      <path d={`M${x} ${bottom - 9}v9`} stroke="#FAF6EC" strokeWidth="2" />
-      <rect x={x - 34} y={bottom + 27} width="68" height="28" fill="#85431D" />
+      <path
+        d={`M${BOX.left} ${y}H${x}V${bottom}`}
+        fill="none"
+        stroke="var(--color-copper-deep)"
+        strokeWidth="2.6"
+      />
+      <rect
+        x={low}
+        y={bottom - 9}
+        width={Math.max(2, high - low)}
+        height="9"
+        fill="var(--color-copper)"
+      />
+      <path d={`M${x} ${bottom - 9}v9`} stroke="var(--color-paper-lift)" strokeWidth="2" />
+      <rect x={x - 34} y={bottom + 27} width="68" height="28" fill="var(--color-copper-deep)" />
       <text
-        className="n"
+        className="num fill-white"
         x={x}
         y={bottom + 47}
         textAnchor="middle"
         fontSize="18"
         fontWeight="700"
-        style={{ fill: "#fff" }}
       >
         {clock(asked.seconds)}
       </text>
-      <path d={`M${BOX.left - 20} ${y - 13}h30l12 13-12 13h-30Z`} fill="#85431D" />
+      <path d={`M${BOX.left - 20} ${y - 13}h30l12 13-12 13h-30Z`} fill="var(--color-copper-deep)" />
       <text
-        className="n"
+        className="num fill-white"
         x={BOX.left - 4}
         y={y + 6}
         textAnchor="middle"
         fontSize="17"
         fontWeight="700"
-        style={{ fill: "#fff" }}
       >
         {asked.lstar.toFixed(0)}
       </text>

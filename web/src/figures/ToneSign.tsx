@@ -17,15 +17,17 @@ export function ToneSign({ tone, size = 18 }: { tone: number; size?: number }) {
         y=".75"
         width="14.5"
         height="14.5"
-        fill="#FAF6EC"
-        stroke="#1B1714"
+        fill="var(--color-paper-lift)"
+        stroke="var(--color-ink)"
         strokeWidth="1.3"
       />
       {ys.map((y) => (
-        <path key={y} d={`M2 ${y}H14`} stroke="#1B1714" strokeWidth="1.3" />
+        <path key={y} d={`M2 ${y}H14`} stroke="var(--color-ink)" strokeWidth="1.3" />
       ))}
       {tone >= 5
-        ? ys.map((x) => <path key={x} d={`M${x} 2V14`} stroke="#1B1714" strokeWidth="1.3" />)
+        ? ys.map((x) => (
+            <path key={x} d={`M${x} 2V14`} stroke="var(--color-ink)" strokeWidth="1.3" />
+          ))
         : null}
     </svg>
   );

@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { Navigate, Outlet, useLocation, useParams } from "react-router";
+import { Navigate, Outlet, useLocation, useMatches, useParams } from "react-router";
 import { sessionQuery } from "../api/session";
-import { flushAll } from "../device/useRun";
+import { flushAll } from "../device/flush";
 import { Keys } from "./Keys";
 import { Lost } from "./Lost";
 import { Rack } from "./Rack";
@@ -17,27 +17,44 @@ export function Home() {
   return room ? <Navigate to={`/r/${room.id}/bench`} replace /> : <Lost />;
 }
 
+type Handle = { name: string; whole: boolean };
+
+/** What the place shown is called, and whether it takes the whole screen. */
+function usePlace(room: string): boolean {
+  const { name = "", whole = false } = (useMatches().at(-1)?.handle ?? {}) as Partial<Handle>;
+  useEffect(() => {
+    document.title = [name, room, "Keen Bite"].filter(Boolean).join(" · ");
+  }, [name, room]);
+  return whole;
+}
+
 /** A room: rail above, rack at the side, and a page; the run screen takes it all. */
 export function Inside() {
   const { room } = useParams();
-  const place = useLocation();
+  const at = useLocation();
   const { data, isPending } = useQuery(sessionQuery);
   const user = data?.me?.id;
+  const here = data?.me?.rooms.find((each) => each.id === room);
+  const whole = usePlace(here?.name ?? "");
   useEffect(() => {
     if (user) flushAll(user);
   }, [user]);
   if (isPending) return null;
-  if (!data?.me) return <Navigate to="/sign-in" replace state={{ from: place.pathname }} />;
-  if (!data.me.rooms.some((each) => each.id === room)) return <Lost />;
-  if (/\/(runs\/|timers$)/.test(place.pathname)) return <Outlet />;
+  if (!data?.me) return <Navigate to="/sign-in" replace state={{ from: at.pathname }} />;
+  if (!here) return <Lost />;
+  if (whole) return <Outlet />;
   return (
-    <div className="frame">
-      <a className="vh" href="#main">
+    <div className="grid min-h-screen grid-cols-[172px_minmax(0,1fr)] grid-rows-[44px_1fr] max-desk:grid-cols-[minmax(0,1fr)] max-desk:grid-rows-[auto_auto_1fr] max-phone:pb-15.5 print:block">
+      <a className="sr-only" href="#main">
         Skip to the page
       </a>
       <Rail />
       <Rack />
-      <main id="main" tabIndex={-1}>
+      <main
+        id="main"
+        tabIndex={-1}
+        className="min-w-0 pt-3 pr-6 pb-6 pl-6.5 max-desk:px-5 max-desk:pt-4 max-desk:pb-7 max-phone:px-4 max-phone:pt-3.5 print:p-0"
+      >
         <Outlet />
       </main>
       <Keys />

@@ -1,15 +1,18 @@
 import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
 import { useRef, useState } from "react";
 import { useNavigate } from "react-router";
+import { BY_LETTER } from "../places";
+import { Button } from "../ui/Button";
 import { useKeys } from "../ui/useKeys";
-import { useOpenRuns } from "./Rail";
 import { useHere } from "./useHere";
+import { useOpenRuns } from "./useOpenRuns";
 
+const places = [...BY_LETTER];
 const LIST: [string, string][] = [
   ["B", "the bath that is in use"],
   [
-    "G then B, S, T, O, W, D, M",
-    "go to bench, strips, trays (baths), shop book, waits (timers), record, members",
+    `G then ${places.map(([letter]) => letter.toUpperCase()).join(", ")}`,
+    `go to ${places.map(([, place]) => place.name.toLowerCase()).join(", ")}`,
   ],
   ["R", "rack, then arrows or Tab and Enter"],
   ["1 to 7", "on a plate: the steps of its course"],
@@ -23,16 +26,8 @@ const LIST: [string, string][] = [
   ["Esc", "back"],
   ["?", "this list"],
 ];
-const GO: Record<string, string> = {
-  b: "bench",
-  s: "strips",
-  t: "baths",
-  o: "shop-book",
-  w: "timers",
-  d: "record",
-  m: "members",
-};
 const WAIT_MS = 1_500;
+const SLOTS = "[data-slot]";
 
 /** The keys that work everywhere, and their list on "?". */
 export function Keys() {
@@ -41,40 +36,37 @@ export function Keys() {
   const [run] = useOpenRuns();
   const [open, setOpen] = useState(false);
   const going = useRef(0);
-  const toRack = () => document.querySelector<HTMLAnchorElement>(".rack .slot a")?.focus();
-  const letter = (key: string, otherwise?: () => void) => () => {
-    const place = GO[key];
+  const lead = (letter: string) => () => {
+    const place = BY_LETTER.get(letter);
     const waited = performance.now() - going.current < WAIT_MS;
     going.current = Number.NEGATIVE_INFINITY;
-    if (waited && place) navigate(`/r/${room}/${place}`);
-    else otherwise?.();
+    if (waited && place) navigate(`/r/${room}/${place.path}`);
+    else if (letter === "b" && run?.run) navigate(`/r/${room}/runs/${run.run.id}`);
   };
   useKeys({
+    ...Object.fromEntries(places.map(([letter]) => [letter, lead(letter)])),
     "?": () => setOpen(true),
     g: () => {
       going.current = performance.now();
     },
-    b: letter("b", () => run?.run && navigate(`/r/${room}/runs/${run.run.id}`)),
-    s: letter("s"),
-    t: letter("t"),
-    o: letter("o"),
-    w: letter("w"),
-    d: letter("d"),
-    m: letter("m"),
-    r: toRack,
+    r: () => document.querySelector<HTMLAnchorElement>(SLOTS)?.focus(),
     ArrowDown: (event) => alongRack(event, 1),
     ArrowUp: (event) => alongRack(event, -1),
   });
+  return <KeyList open={open} close={() => setOpen(false)} />;
+}
+
+function KeyList({ open, close }: { open: boolean; close: () => void }) {
   return (
-    <Dialog open={open} onClose={() => setOpen(false)}>
-      <div className="sheet-bg">
-        <DialogPanel className="pm dialog">
+    <Dialog open={open} onClose={close}>
+      <div className="fixed inset-0 z-40 grid place-items-center overflow-auto bg-veil p-5">
+        <DialogPanel className="plate-mark w-full max-w-140 px-6.5 py-5.5">
           <DialogTitle as="h2">Keys</DialogTitle>
-          <table style={{ marginTop: 10 }}>
+          <table className="mt-2.5">
             <tbody>
               {LIST.map(([key, does]) => (
                 <tr key={key}>
-                  <td style={{ whiteSpace: "nowrap" }}>
+                  <td className="whitespace-nowrap">
                     <b>{key}</b>
                   </td>
                   <td>{does}</td>
@@ -82,14 +74,9 @@ export function Keys() {
               ))}
             </tbody>
           </table>
-          <button
-            type="button"
-            className="btn"
-            style={{ marginTop: 14 }}
-            onClick={() => setOpen(false)}
-          >
+          <Button className="mt-3.5" onClick={close}>
             Close
-          </button>
+          </Button>
         </DialogPanel>
       </div>
     </Dialog>
@@ -97,7 +84,7 @@ export function Keys() {
 }
 
 function alongRack(event: KeyboardEvent, way: number): void {
-  const slots = [...document.querySelectorAll<HTMLAnchorElement>(".rack .slot a")];
+  const slots = [...document.querySelectorAll<HTMLAnchorElement>(SLOTS)];
   const at = slots.indexOf(document.activeElement as HTMLAnchorElement);
   if (at < 0) return;
   event.preventDefault();

@@ -1,14 +1,14 @@
-import { Link } from "react-router";
+import { ButtonLink } from "../ui/Button";
+import { Empty } from "../ui/Section";
 
 /** An address that leads nowhere. */
 export function Lost() {
   return (
-    <div className="empty" style={{ margin: 24 }}>
-      <h2>Nothing here</h2>
-      <p>This page is not in your print room, or it could not be drawn.</p>
-      <Link className="btn" to="/">
-        Go to the bench
-      </Link>
+    <div className="m-6">
+      <Empty title="Nothing here">
+        <p>This page is not in your print room, or it could not be drawn.</p>
+        <ButtonLink to="/">Go to the bench</ButtonLink>
+      </Empty>
     </div>
   );
 }

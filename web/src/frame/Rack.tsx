@@ -3,9 +3,9 @@ import { useState } from "react";
 import { Link, useParams } from "react-router";
 import { awayQuery, type PlateCard, rackQuery } from "../api/plates";
 import { PlateEdge } from "../figures/PlateEdge";
+import { TextButton } from "../ui/Button";
 import { Mark, placeMark } from "../ui/Mark";
-import { clock } from "../ui/times";
-import { useNow } from "../ui/useNow";
+import { LeftUntil } from "../ui/Ticking";
 import { useHere } from "./useHere";
 
 const TEN_CM_PX = 33;
@@ -20,46 +20,66 @@ export function Rack() {
     `${plate.name} ${plate.metal} ${plate.route}`.toLowerCase().includes(search.toLowerCase()),
   );
   return (
-    <nav className="rack" aria-label="Rack">
-      <div className="rack-head">
-        <h2>{away ? "Put away" : "Rack"}</h2>
-        <button type="button" className="link note" onClick={() => setAway(!away)}>
+    <nav
+      aria-label="Rack"
+      className="uprights relative flex min-h-0 flex-col border-r border-line bg-wood-pale/70 max-desk:flex-row max-desk:overflow-x-auto max-desk:border-r-0 max-desk:border-b max-desk:[scrollbar-width:none] print:hidden"
+    >
+      <div className="flex items-baseline justify-between pt-2.5 pr-3.5 pb-1.5 pl-4 max-desk:hidden">
+        <h2 className="text-body">{away ? "Put away" : "Rack"}</h2>
+        <TextButton className="note" onClick={() => setAway(!away)}>
           {away ? "rack" : `${data?.total ?? 0} plates`}
-        </button>
+        </TextButton>
       </div>
       <input
-        className="rack-find"
+        className="mr-3 mb-2 ml-3.5 min-w-0 rounded-cut border border-line bg-paper-lift px-2 py-1 max-desk:hidden"
         type="search"
         aria-label="Find a plate by name, metal or route"
         placeholder="find"
         value={search}
         onChange={(event) => setSearch(event.target.value)}
       />
-      <ul className="slots">
+      <ul className="flex flex-1 flex-col max-desk:flex-row">
         {plates.map((plate) => (
           <Slot key={plate.id} plate={plate} />
         ))}
-        <li className="slot free">
-          <Link to={`/r/${room}/plates/new`}>
+        <li className="border-b-2 border-wood-deep max-desk:order-9 max-desk:flex-none max-desk:border-b-0">
+          <Link
+            to={`/r/${room}/plates/new`}
+            className="flex min-h-11 items-center gap-2 px-4 text-ink-2 max-desk:h-full max-desk:whitespace-nowrap"
+          >
             <Mark name="plus" size={16} />
             Put a plate in
           </Link>
         </li>
       </ul>
-      <div className="rack-foot" aria-hidden="true">
-        <svg width="60" height="30" viewBox="-1 0 60 30" aria-hidden="true">
-          <path d={`M0 16H${TEN_CM_PX}M0 8V16M16.5 8V16M33 8V16`} stroke="#463E36" />
-          <text x="0" y="29" fontSize="13" className="n">
-            10 cm
-          </text>
-        </svg>
-        <span className="stamp">
-          KEEN
-          <br />
-          BITE
-        </span>
-      </div>
+      <Foot />
     </nav>
+  );
+}
+
+/** The scale of the plates, and the house's own stamp. */
+function Foot() {
+  return (
+    <div
+      aria-hidden="true"
+      className="flex items-end justify-between pt-2 pr-3 pb-2.5 pl-4 max-desk:hidden"
+    >
+      <svg width="60" height="30" viewBox="-1 0 60 30" aria-hidden="true">
+        <path
+          d={`M0 16H${TEN_CM_PX}M0 8V16M16.5 8V16M33 8V16`}
+          className="stroke-ink-2"
+          fill="none"
+        />
+        <text x="0" y="29" fontSize="13" className="num">
+          10 cm
+        </text>
+      </svg>
+      <span className="-rotate-3 rounded-[50%] border border-ink-3 px-2.5 py-2 font-slab text-note leading-none font-bold tracking-wider text-ink-2">
+        KEEN
+        <br />
+        BITE
+      </span>
+    </div>
   );
 }
 
@@ -68,11 +88,24 @@ function Slot({ plate }: { plate: PlateCard }) {
   const inBath = plate.run?.in_bath ?? false;
   const here = plate.id === current;
   return (
-    <li className={`slot${plate.place === "bath" ? " bath" : ""}${here ? " now" : ""}`}>
-      <Link to={`/r/${room}/plates/${plate.id}`} aria-current={here ? "page" : undefined}>
-        <span className="slot-name">{plate.name}</span>
-        <PlateEdge metal={plate.metal} longMm={Math.max(plate.width_mm, plate.height_mm)} />
-        <span className="slot-where">
+    <li
+      className={`relative border-b-2 border-wood-deep first:border-t max-desk:min-w-40 max-desk:flex-none max-desk:border-r-2 max-desk:border-b-0 max-desk:first:border-t-0 ${here ? "z-2 -mr-0.5 bg-paper max-desk:order-first max-desk:mr-0" : ""}`}
+    >
+      <Link
+        to={`/r/${room}/plates/${plate.id}`}
+        aria-current={here ? "page" : undefined}
+        data-slot
+        className="group relative z-1 block min-h-18 pt-2 pr-2 pb-1.5 pl-4 max-desk:min-h-19.5 max-desk:py-2.5 max-desk:pr-3.5 max-desk:pl-4.5"
+      >
+        <span className="block truncate font-slab leading-tight font-medium tracking-tight group-aria-[current]:font-black">
+          {plate.name}
+        </span>
+        <span className="mt-1 mb-1 block h-2.5 transition-transform group-aria-[current]:translate-x-3 max-desk:group-aria-[current]:translate-x-0 max-desk:group-aria-[current]:translate-y-0.5">
+          <PlateEdge metal={plate.metal} longMm={Math.max(plate.width_mm, plate.height_mm)} />
+        </span>
+        <span
+          className={`flex items-center gap-1.5 text-note leading-4 whitespace-nowrap [&>svg]:size-4 [&>svg]:flex-none ${plate.place === "bath" ? "font-semibold text-verdigris" : "text-ink-2"}`}
+        >
           <Mark name={placeMark(plate.place, inBath)} />
           {inBath && plate.run ? <InBath run={plate.run} /> : plate.place_text}
         </span>
@@ -82,12 +115,10 @@ function Slot({ plate }: { plate: PlateCard }) {
 }
 
 function InBath({ run }: { run: NonNullable<PlateCard["run"]> }) {
-  const now = useNow();
-  const left = (run.lift_seconds ?? now) - now;
-  if (run.stale) return <span>in the bath: lifted?</span>;
+  if (run.stale || run.lift_seconds == null) return <span>in the bath: lifted?</span>;
   return (
     <span>
-      in the bath <span className="n">{left >= 0 ? clock(left) : `+${clock(-left)}`}</span>
+      in the bath <LeftUntil at={run.lift_seconds} />
     </span>
   );
 }

@@ -1,82 +1,100 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import { Link, NavLink, useNavigate } from "react-router";
-import { type PlateCard, rackQuery } from "../api/plates";
 import { signOut } from "../api/session";
+import { PLACES } from "../places";
+import { TextButton } from "../ui/Button";
 import { Mark } from "../ui/Mark";
-import { clock, wallClock } from "../ui/times";
-import { useNow } from "../ui/useNow";
+import { LeftUntil, TimeWord } from "../ui/Ticking";
+import { wallClock } from "../ui/times";
+import { useNowOf } from "../ui/useNow";
 import { useHere } from "./useHere";
-
-const PLACES = [
-  ["bench", "Bench"],
-  ["strips", "Strips"],
-  ["baths", "Baths"],
-  ["shop-book", "Shop book"],
-  ["record", "Record"],
-  ["members", "Members"],
-] as const;
+import { useOpenRuns } from "./useOpenRuns";
 
 /** The rail: the room, its places, the bath that is in use, the time. */
 export function Rail() {
-  const { room, roomName, zone } = useHere();
-  const now = useNow();
+  const { room, roomName } = useHere();
   return (
-    <header className="rail">
-      <Link className="rail-room" to={`/r/${room}/bench`}>
+    <header className="col-span-full flex items-stretch border-b border-line bg-paper-lift max-desk:min-h-13 max-phone:flex-wrap print:hidden">
+      <Link
+        to={`/r/${room}/bench`}
+        className="flex w-43 items-center border-r border-hair pr-2 pl-4 font-slab leading-tight font-semibold max-desk:w-auto max-desk:max-w-38 max-desk:border-0 max-desk:pl-4.5 max-phone:min-h-12.5 max-phone:max-w-none max-phone:flex-1"
+      >
         {roomName}
       </Link>
-      <nav aria-label="Places">
-        <ul>
-          {PLACES.map(([path, name]) => (
-            <li key={path}>
-              <NavLink to={`/r/${room}/${path}`}>{name}</NavLink>
-            </li>
-          ))}
-        </ul>
-      </nav>
-      <RunChip now={now} />
-      <div className="rail-end">
-        <span>
-          {new Intl.DateTimeFormat("en-GB", {
-            weekday: "short",
-            day: "numeric",
-            month: "short",
-            timeZone: zone,
-          }).format(now * 1000)}
-        </span>
-        <b>{wallClock(now, zone)}</b>
-        <SignOut />
-      </div>
+      <Places />
+      <RunChip />
+      <End />
     </header>
   );
 }
 
-export function useOpenRuns(): PlateCard[] {
+function Places() {
   const { room } = useHere();
-  const { data } = useQuery(rackQuery(room));
-  const runs = (data?.items ?? []).filter((plate) => plate.run);
-  return runs.sort((a, b) => Number(b.run?.in_bath) - Number(a.run?.in_bath));
+  return (
+    <nav
+      aria-label="Places"
+      className="max-phone:fixed max-phone:inset-x-0 max-phone:bottom-0 max-phone:z-10 max-phone:h-15.5 max-phone:border-t-[1.5px] max-phone:border-ink max-phone:bg-paper-lift"
+    >
+      <ul className="flex h-full pl-3 max-desk:pl-0 max-phone:grid max-phone:auto-cols-fr max-phone:grid-flow-col">
+        {PLACES.filter((place) => place.rail).map(({ path, rail }) => (
+          <li key={path}>
+            <NavLink
+              to={`/r/${room}/${path}`}
+              className="at-place relative flex h-full items-center px-3.5 text-ink-2 aria-[current]:font-bold aria-[current]:text-ink max-desk:px-2 max-desk:whitespace-nowrap max-phone:justify-center max-phone:px-0.5 max-phone:text-center max-phone:leading-tight max-phone:whitespace-normal"
+            >
+              {rail}
+            </NavLink>
+          </li>
+        ))}
+      </ul>
+    </nav>
+  );
 }
 
-function RunChip({ now }: { now: number }) {
+function End() {
+  const { zone } = useHere();
+  const time = useNowOf((now) => wallClock(now, zone));
+  const day = useNowOf((now) =>
+    new Intl.DateTimeFormat("en-GB", {
+      weekday: "short",
+      day: "numeric",
+      month: "short",
+      timeZone: zone,
+    }).format(now * 1000),
+  );
+  return (
+    <div className="ml-auto flex items-center gap-3.5 px-4 text-ink-2 max-phone:order-2">
+      <span className="max-desk:hidden">{day}</span>
+      <b className="num text-h3 text-ink">{time}</b>
+      <SignOut />
+    </div>
+  );
+}
+
+function RunChip() {
   const { room } = useHere();
   const [plate] = useOpenRuns();
   const run = plate?.run;
   if (!run) return null;
-  const left = (run.lift_seconds ?? now) - now;
+  const lift = run.in_bath && !run.stale ? run.lift_seconds : null;
   return (
-    <Link className={`rail-run${run.in_bath ? "" : " out"}`} to={`/r/${room}/runs/${run.id}`}>
+    <Link
+      to={`/r/${room}/runs/${run.id}`}
+      className={`ml-auto flex min-w-0 items-center gap-2.5 px-4 whitespace-nowrap [&+*]:ml-0 max-phone:order-3 max-phone:min-h-13 max-phone:w-full max-phone:justify-center [&>svg]:size-5.5 [&>svg]:flex-none ${run.in_bath ? "bg-verdigris text-white" : "bg-ferric-pale text-ink"}`}
+    >
       <Mark name={run.in_bath ? "bath" : "lifted"} />
-      <span>
+      <span className="truncate max-desk:hidden max-phone:inline">
         {plate.name}, bite {Math.min(run.bite, run.bites)}
       </span>
-      {run.in_bath && !run.stale ? (
+      {lift != null ? (
         <>
-          <b>{left >= 0 ? clock(left) : `+${clock(-left)}`}</b>
-          <span>{left >= 0 ? "to go" : "over"}</span>
+          <LeftUntil at={lift} className="text-h3 font-bold max-phone:text-far" />
+          <span className="max-desk:hidden max-phone:inline">
+            <TimeWord told={(now) => (lift >= now ? "to go" : "over")} />
+          </span>
         </>
       ) : (
-        <b>{run.stale ? "lift?" : "out"}</b>
+        <b className="text-h3">{run.stale ? "lift?" : "out"}</b>
       )}
     </Link>
   );
@@ -91,8 +109,8 @@ function SignOut() {
     navigate("/sign-in");
   };
   return (
-    <button type="button" onClick={leave}>
+    <TextButton className="whitespace-nowrap pointer-coarse:min-h-12" onClick={leave}>
       Sign out
-    </button>
+    </TextButton>
   );
 }

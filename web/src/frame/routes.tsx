@@ -1,21 +1,43 @@
-import { type ComponentType, lazy, Suspense } from "react";
-import { createBrowserRouter, Navigate } from "react-router";
-import { SignIn } from "../screens/session/SignIn/SignIn";
+import { lazy, type ReactNode, Suspense } from "react";
+import { createBrowserRouter, Navigate, type RouteObject } from "react-router";
+import { PLACES, PLATE_PLACES, type Place } from "../places";
 import { Home, Inside } from "./Inside";
 import { Lost } from "./Lost";
+import { PlateFrame } from "./PlateFrame";
 
-function screen(load: () => Promise<ComponentType>) {
+const LATE = <p className="note">Opening</p>;
+
+function screen(load: Place["load"]): ReactNode {
   const Screen = lazy(async () => ({ default: await load() }));
   return (
-    <Suspense fallback={<p className="note">Opening</p>}>
+    <Suspense fallback={LATE}>
       <Screen />
     </Suspense>
   );
 }
 
-export const router = createBrowserRouter([
+const routeOf = ({ path, load, name, whole }: Place): RouteObject => ({
+  ...(path === "" ? { index: true } : { path }),
+  element: screen(load),
+  handle: { name, whole: whole ?? false },
+});
+
+const PLATE: RouteObject = {
+  path: "plates/:plate",
+  element: <PlateFrame />,
+  children: [
+    ...PLATE_PLACES.map(routeOf),
+    { path: "plan", element: <Navigate to="tones" replace relative="path" /> },
+    { path: "lines", element: <Navigate to="../plan/lines" replace relative="path" /> },
+  ],
+};
+
+export const ROUTES: RouteObject[] = [
   { path: "/", element: <Home />, errorElement: <Lost /> },
-  { path: "/sign-in", element: <SignIn /> },
+  {
+    path: "/sign-in",
+    element: screen(async () => (await import("../screens/session/SignIn/SignIn")).SignIn),
+  },
   {
     path: "/link/:token",
     element: screen(async () => (await import("../screens/rooms/UseLink/UseLink")).UseLink),
@@ -24,92 +46,9 @@ export const router = createBrowserRouter([
     path: "/r/:room",
     element: <Inside />,
     errorElement: <Lost />,
-    children: [
-      {
-        path: "bench",
-        element: screen(async () => (await import("../screens/bench/Bench/Bench")).Bench),
-      },
-      {
-        path: "strips",
-        element: screen(async () => (await import("../screens/strips/Strips/Strips")).Strips),
-      },
-      {
-        path: "strips/new",
-        element: screen(async () => (await import("../screens/strips/NewStrip/NewStrip")).NewStrip),
-      },
-      {
-        path: "strips/:strip",
-        element: screen(
-          async () => (await import("../screens/strips/StripPage/StripPage")).StripPage,
-        ),
-      },
-      {
-        path: "baths",
-        element: screen(async () => (await import("../screens/baths/Baths/Baths")).Baths),
-      },
-      {
-        path: "baths/:bath",
-        element: screen(async () => (await import("../screens/baths/BathPage/BathPage")).BathPage),
-      },
-      {
-        path: "plates/new",
-        element: screen(async () => (await import("../screens/plates/NewPlate/NewPlate")).NewPlate),
-      },
-      {
-        path: "plates/:plate",
-        element: screen(
-          async () => (await import("../screens/plates/PlatePage/PlatePage")).PlatePage,
-        ),
-      },
-      {
-        path: "plates/:plate/plan/:part",
-        element: screen(async () => (await import("../screens/plans/PlanPage/PlanPage")).PlanPage),
-      },
-      { path: "plates/:plate/plan", element: <Navigate to="tones" replace relative="path" /> },
-      {
-        path: "plates/:plate/lines",
-        element: <Navigate to="../plan/lines" replace relative="path" />,
-      },
-      {
-        path: "plates/:plate/course",
-        element: screen(
-          async () => (await import("../screens/courses/CoursePage/CoursePage")).CoursePage,
-        ),
-      },
-      {
-        path: "timers",
-        element: screen(async () => (await import("../screens/timers/Timers/Timers")).Timers),
-      },
-      {
-        path: "shop-book",
-        element: screen(
-          async () => (await import("../screens/shopbook/ShopBook/ShopBook")).ShopBook,
-        ),
-      },
-      {
-        path: "plates/:plate/proofs",
-        element: screen(async () => (await import("../screens/proofs/Proofs/Proofs")).Proofs),
-      },
-      {
-        path: "plates/:plate/proofs/new",
-        element: screen(async () => (await import("../screens/proofs/NewProof/NewProof")).NewProof),
-      },
-      {
-        path: "record",
-        element: screen(async () => (await import("../screens/record/Record/Record")).Record),
-      },
-      {
-        path: "members",
-        element: screen(async () => (await import("../screens/rooms/Members/Members")).Members),
-      },
-      {
-        path: "runs/:run",
-        element: screen(
-          async () => (await import("../screens/runs/RunScreen/RunScreen")).RunScreen,
-        ),
-      },
-      { path: "*", element: <Lost /> },
-    ],
+    children: [...PLACES.map(routeOf), PLATE, { path: "*", element: <Lost /> }],
   },
   { path: "*", element: <Lost /> },
-]);
+];
+
+export const makeRouter = () => createBrowserRouter(ROUTES);

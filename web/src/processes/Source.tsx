@@ -6,12 +6,12 @@ type Props = { plan: Plan; bath: string; celsius: number; measured: boolean };
 export function SpeedOfBath({ plan, bath, celsius, measured }: Props) {
   const sheet = plan.sheet.plan;
   return (
-    <p className="note m-0">
-      {bath} at <span className="n">{celsius.toFixed(1)}</span> °C bites ×
-      <b className="n">{sheet.speed.toFixed(2)}</b> against{" "}
+    <p className="note">
+      {bath} at <span className="num">{celsius.toFixed(1)}</span> °C bites ×
+      <b className="num">{sheet.speed.toFixed(2)}</b> against{" "}
       {plan.strip ? plan.process.against : "20 °C, fresh"} ({sheet.speed_low.toFixed(2)} to{" "}
       {sheet.speed_high.toFixed(2)}), {measured ? "measured" : "from thermometer and load"}. Each
-      dip loses about <span className="n">{sheet.wetting_seconds.toFixed(0)}</span> s to wetting.
+      dip loses about <span className="num">{sheet.wetting_seconds.toFixed(0)}</span> s to wetting.
     </p>
   );
 }
@@ -20,8 +20,8 @@ export function SpeedOfBath({ plan, bath, celsius, measured }: Props) {
 export function RateOfLines({ plan, bath, celsius }: Props) {
   const measured = plan.strip !== null || plan.measured.length > 0;
   return (
-    <p className="note m-0">
-      {bath} at <span className="n">{celsius.toFixed(1)}</span> °C.{" "}
+    <p className="note">
+      {bath} at <span className="num">{celsius.toFixed(1)}</span> °C.{" "}
       {measured ? "Rate and undercut from measured lines." : "Rate is a guess, within a third."}{" "}
       Tables {told(plan.sheet.tables)}.
     </p>

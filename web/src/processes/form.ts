@@ -1,47 +1,66 @@
 import type { Bath } from "../api/baths";
 import type { Plan, PlanArea, PlanIn } from "../api/plans";
-import { newId } from "../device/ids";
-import { lineOf, read, typedLine } from "../ui/MeasuredLines";
-import type { ProcessParts } from "./parts";
-import type { AreaForm, PlanForm } from "./typed";
+import { lineOf, measuredFields, typedLine } from "../ui/form/MeasuredLines";
+import type { Typed } from "../ui/form/read";
+import { number, pick, type Shape, shapeOf, text } from "../ui/form/shape";
+import type { Sent } from "../ui/form/useForm";
+import { typedNumber } from "../ui/numbers";
+import type { AreaRow, ProcessParts } from "./parts";
 
 const AT_20_C = { temperature_c: 20, load_g_per_l: 0 };
 
-export const asText = (value: number | null | undefined) => (value == null ? "" : String(value));
+/** A plan as it was read: its areas and lines still by their columns. */
+export type PlanRead = {
+  bath: string;
+  strip: string;
+  method: PlanIn["method"];
+  areas: Typed[];
+  measured: Typed[];
+};
 
-export function newArea(name: string, open: string, wish: AreaForm["wish"]): AreaForm {
-  return { key: newId(), name, parts: "", open, wish };
-}
+export const newArea = (name: string, open_cm2: string, wish: Typed): AreaRow => ({
+  name,
+  parts: "",
+  open_cm2,
+  ...wish,
+});
 
-export function formOf(process: ProcessParts, plan: Plan): PlanForm {
+/** The shape of a process's plan: what all plans have, and its own wishes. */
+export const planShape = ({ area, fields }: ProcessParts): Shape =>
+  shapeOf("PlanIn", {
+    bath: pick("Bath"),
+    strip: pick("Strip"),
+    method: pick("Method"),
+    "areas.*.name": text(`Name of ${area} #`),
+    "areas.*.open_cm2": number(`${area.charAt(0).toUpperCase()}${area.slice(1)} #, surface in cm²`),
+    ...fields,
+    ...measuredFields("measured"),
+  });
+
+export function typedPlan(process: ProcessParts, plan: Plan): Typed {
   return {
-    id: plan.id,
-    version: plan.version,
     bath: plan.bath,
     strip: plan.strip ?? "",
     method: plan.method,
     areas: plan.areas.map((area) => ({
-      key: newId(),
       name: area.name,
       parts: area.parts,
-      open: asText(area.open_cm2),
-      wish: process.typed(area),
+      open_cm2: typedNumber(area.open_cm2),
+      ...process.typed(area),
     })),
     measured: plan.measured.map(typedLine),
   };
 }
 
-export function firstForm(
+export function firstPlan(
   process: ProcessParts,
   surfaceCm2: number,
   baths: Bath[],
   strips: { id: string; mordant: string }[],
-): PlanForm {
+): Typed {
   const bath = baths[0];
   const strip = strips.find((each) => each.mordant === bath?.mordant) ?? strips[0];
   return {
-    id: newId(),
-    version: 0,
     bath: bath?.id ?? "",
     strip: strip?.id ?? "",
     method: process.method,
@@ -50,30 +69,24 @@ export function firstForm(
   };
 }
 
-/** What is sent; null while something is still being typed. */
-export function planIn(process: ProcessParts, form: PlanForm): PlanIn | null {
-  const areas = form.areas.map((area) => areaIn(process, area));
-  const measured = form.measured.map((line) => lineOf(line, AT_20_C));
-  const whole = areas.filter((area) => area !== null);
-  const lines = measured.filter((line) => line !== null);
-  const unread = whole.length < areas.length || lines.length < measured.length;
-  if (!form.bath || areas.length === 0 || unread) return null;
+/** A plan as it is sent. */
+export function planIn(process: ProcessParts, read: PlanRead, { id, version }: Sent): PlanIn {
   return {
-    id: form.id,
-    version: form.version,
+    id,
+    version,
     part: process.key,
-    bath: form.bath,
-    strip: form.strip || null,
-    method: form.method,
+    bath: read.bath,
+    strip: read.strip || null,
+    method: read.method,
     round_to_seconds: 5,
-    areas: whole,
-    measured: lines,
+    areas: read.areas.map((row) => areaIn(process, row)),
+    measured: read.measured.map((row) => lineOf(row, AT_20_C)),
   };
 }
 
-function areaIn(process: ProcessParts, area: AreaForm): PlanArea | null {
-  const wish = process.read(area.wish);
-  const open = read(area.open);
-  if (wish === null || Number.isNaN(open) || !area.name.trim()) return null;
-  return { name: area.name.trim(), parts: area.parts, open_cm2: open ?? 0, ...wish };
-}
+const areaIn = (process: ProcessParts, row: Typed): PlanArea => ({
+  name: String(row.name),
+  parts: String(row.parts ?? ""),
+  open_cm2: (row.open_cm2 as number | null) ?? 0,
+  ...process.read(row),
+});

@@ -1,7 +1,12 @@
+import { useController } from "react-hook-form";
 import type { PlanArea } from "../api/plans";
-import { Cell } from "../ui/Cell";
-import { read } from "../ui/MeasuredLines";
-import { asText, newArea } from "./form";
+import { CellField } from "../ui/form/Fields";
+import { Picker } from "../ui/form/Picker";
+import type { Typed } from "../ui/form/read";
+import { number, pick } from "../ui/form/shape";
+import { useTyped } from "../ui/form/useForm";
+import { typedNumber } from "../ui/numbers";
+import { newArea } from "./form";
 import { Land } from "./Land";
 import type { ProcessParts, WishProps } from "./parts";
 import { RateOfLines } from "./Source";
@@ -11,67 +16,60 @@ const FIRST: [string, string, string][] = [
   ["Middle", "40", "50"],
   ["Strong", "80", "80"],
 ];
+const GOALS = [
+  ["depth", "µm"],
+  ["darkness", "% dark"],
+] as const;
 
 /** Three depths as they are usual, the needle measured, the spacing not yet known. */
-export const newGroup = (name: string, amount = "40", needle = "50") =>
-  newArea(name, "10", { goal: "depth", amount, needle, spacing: "" });
+export const newGroup = (name: string, amount = "40", needle_um = "50") =>
+  newArea(name, "10", { goal: "depth", amount, needle_um, spacing_um: "" });
 
-function GroupWish({ area, change }: WishProps) {
-  const { wish, name } = area;
-  const set = (key: string) => (value: string) => change({ ...wish, [key]: value });
+function GroupWish({ form, at }: WishProps) {
+  const { field } = useController({ control: form.hook.control, name: `${at}.goal` });
+  const name = useTyped(form, `${at}.name`);
   return (
     <>
-      <Cell label={`${name}, wanted`} value={wish.amount ?? ""} step={1} onChange={set("amount")} />
-      <td style={{ padding: "3px 6px 3px 0" }}>
-        <select
-          className="cell-select"
-          aria-label={`${name}, as depth or darkness`}
-          value={wish.goal}
-          onChange={(event) => set("goal")(event.target.value)}
-        >
-          <option value="depth">µm</option>
-          <option value="darkness">% dark</option>
-        </select>
+      <CellField form={form} name={`${at}.amount`} label={`${name}, wanted`} step={1} />
+      <td className="min-w-22 py-0.5 pr-1.5">
+        <Picker
+          narrow
+          label={`${name}, as depth or darkness`}
+          value={field.value}
+          options={GOALS}
+          onChange={field.onChange}
+        />
       </td>
-      <Cell
+      <CellField
+        form={form}
+        name={`${at}.needle_um`}
         label={`${name}, needle in µm`}
-        value={wish.needle ?? ""}
         step={5}
         placeholder="50?"
-        onChange={set("needle")}
       />
-      <Cell
-        label={`${name}, apart in µm`}
-        value={wish.spacing ?? ""}
-        step={50}
-        placeholder=""
-        onChange={set("spacing")}
-      />
+      <CellField form={form} name={`${at}.spacing_um`} label={`${name}, apart in µm`} step={50} />
     </>
   );
 }
 
-function typed(area: PlanArea) {
+export function typedGroup(area: PlanArea) {
   const dark = area.darkness != null;
   return {
     goal: dark ? "darkness" : "depth",
-    amount: dark ? asText(Math.round((area.darkness ?? 0) * 100)) : asText(area.depth_um),
-    needle: asText(area.needle_um),
-    spacing: asText(area.spacing_um),
+    amount: typedNumber(dark ? Math.round((area.darkness ?? 0) * 100) : area.depth_um),
+    needle_um: typedNumber(area.needle_um),
+    spacing_um: typedNumber(area.spacing_um),
   };
 }
 
-function readGroup(wish: Record<string, string>) {
-  const amount = read(wish.amount ?? "");
-  const needle = read(wish.needle ?? "");
-  const spacing = read(wish.spacing ?? "");
-  if (amount === undefined || [amount, needle, spacing].some(Number.isNaN)) return null;
-  const dark = wish.goal === "darkness";
+export function readGroup(row: Typed) {
+  const dark = row.goal === "darkness";
+  const amount = row.amount as number;
   return {
     depth_um: dark ? null : amount,
     darkness: dark ? amount / 100 : null,
-    needle_um: needle ?? null,
-    spacing_um: spacing ?? null,
+    needle_um: row.needle_um as number | null,
+    spacing_um: row.spacing_um as number | null,
   };
 }
 
@@ -89,10 +87,17 @@ export const LINES: ProcessParts = {
   called: "Group",
   heads: ["Wanted", "", "Needle µm", "Apart µm"],
   signs: false,
+  fields: {
+    "areas.*.goal": pick("Group #, as depth or darkness"),
+    "areas.*.amount": number("Group #, wanted", { needed: true }),
+    "areas.*.needle_um": number("Group #, needle in µm"),
+    "areas.*.spacing_um": number("Group #, apart in µm"),
+  },
+  aliases: { depth_um: "amount", darkness: "amount" },
   Wish: GroupWish,
   first: () => FIRST.map(([name, amount, needle]) => newGroup(name, amount, needle)),
   another: (count) => newGroup(`Group ${count + 1}`),
-  typed,
+  typed: typedGroup,
   read: readGroup,
   calibrates: (strip) => strip.lines > 0,
   stripLabel: "Line strip",

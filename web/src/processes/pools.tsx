@@ -1,3 +1,4 @@
+import { number } from "../ui/form/shape";
 import { newArea } from "./form";
 import type { ProcessParts } from "./parts";
 import { SpeedOfBath } from "./Source";
@@ -22,6 +23,8 @@ export const POOLS: ProcessParts = {
   called: "Pool",
   heads: ["L*"],
   signs: true,
+  fields: { "areas.*.lstar": number("Pool #, L* wanted") },
+  aliases: {},
   Wish: ToneWish,
   first,
   another: (count) => newArea(`Pool ${count}`, "6", { lstar: "40" }),

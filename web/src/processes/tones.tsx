@@ -1,8 +1,11 @@
 import type { Plan, PlanArea } from "../api/plans";
 import { interpolate } from "../device/sheet";
-import { Cell } from "../ui/Cell";
-import { read } from "../ui/MeasuredLines";
-import { asText, newArea } from "./form";
+import { CellField } from "../ui/form/Fields";
+import type { Typed } from "../ui/form/read";
+import { number } from "../ui/form/shape";
+import { useTyped } from "../ui/form/useForm";
+import { typedNumber } from "../ui/numbers";
+import { newArea } from "./form";
 import type { ProcessParts, WishProps } from "./parts";
 import { SpeedOfBath } from "./Source";
 
@@ -15,25 +18,15 @@ function first(surfaceCm2: number) {
   return [newArea("Paper", share, { lstar: "" }), ...tones];
 }
 
-export function ToneWish({ area, change }: WishProps) {
-  return (
-    <Cell
-      label={`L* wanted of ${area.name}`}
-      value={area.wish.lstar ?? ""}
-      placeholder="white"
-      onChange={(lstar) => change({ lstar })}
-      step={1}
-    />
-  );
+export function ToneWish({ form, at }: WishProps) {
+  const label = `L* wanted of ${useTyped(form, `${at}.name`)}`;
+  return <CellField form={form} name={`${at}.lstar`} label={label} placeholder="white" step={1} />;
 }
 
-export const typedTone = (area: PlanArea) => ({ lstar: asText(area.lstar) });
+export const typedTone = (area: PlanArea) => ({ lstar: typedNumber(area.lstar) });
 
 /** An empty tone stays paper white. */
-export function readTone(wish: Record<string, string>) {
-  const lstar = read(wish.lstar ?? "");
-  return Number.isNaN(lstar) ? null : { lstar: lstar ?? null };
-}
+export const readTone = (row: Typed) => ({ lstar: row.lstar as number | null });
 
 /** The tone an area prints when its floor is pulled to a time: looked up in the server's table. */
 export function pulledTone(plan: Plan, seconds: number) {
@@ -57,6 +50,8 @@ export const TONES: ProcessParts = {
   called: "Tone",
   heads: ["L*"],
   signs: true,
+  fields: { "areas.*.lstar": number("Area #, L* wanted") },
+  aliases: {},
   Wish: ToneWish,
   first,
   another: (count) => newArea(`Tone ${count}`, "30", { lstar: "20" }),

@@ -2,7 +2,7 @@ import type { ReactNode } from "react";
 import type { Shapes } from "../api/client";
 import { Mark } from "./Mark";
 
-const COLOUR = { danger: "text-[var(--vermilion)]", care: "text-[var(--ferric-deep)]" } as const;
+const COLOUR = { danger: "text-vermilion", care: "text-ferric-deep" } as const;
 
 /** A caution: what may happen, what to do about it, what to do when it went wrong. */
 export function CautionCard({
@@ -15,13 +15,13 @@ export function CautionCard({
   const colour = COLOUR[caution.level];
   return (
     <div className="my-3 flex gap-3">
-      <span className={colour}>
+      <span className={`flex-none ${colour}`}>
         <Mark name={caution.level} size={26} />
       </span>
       <div>
-        <h3 className={`text-[17px] ${colour}`}>{caution.title}</h3>
-        <p className="mt-0.5 mb-0">{caution.text}</p>
-        <p className="note mt-0.5 mb-0">
+        <h3 className={`text-lead ${colour}`}>{caution.title}</h3>
+        <p className="mt-0.5">{caution.text}</p>
+        <p className="note mt-0.5">
           <b>If it went wrong:</b> {caution.now}
         </p>
         {children}

@@ -1,4 +1,5 @@
 import { createContext, type ReactNode, useCallback, useContext, useEffect, useState } from "react";
+import { Button } from "./Button";
 
 type Said = { text: string; undo?: () => void };
 const Say = createContext<(said: Said) => void>(() => {});
@@ -26,24 +27,28 @@ export function Toasts({ children }: { children: ReactNode }) {
         onFocus={() => setHeld(true)}
         onBlur={() => setHeld(false)}
       >
-        {said ? (
-          <div className="toast">
-            <span>{said.text}</span>
-            {said.undo ? (
-              <button
-                type="button"
-                className="btn"
-                onClick={() => {
-                  said.undo?.();
-                  setSaid(null);
-                }}
-              >
-                Undo
-              </button>
-            ) : null}
-          </div>
-        ) : null}
+        {said ? <Bar said={said} close={() => setSaid(null)} /> : null}
       </div>
     </Say.Provider>
+  );
+}
+
+function Bar({ said, close }: { said: Said; close: () => void }) {
+  const undo = () => {
+    said.undo?.();
+    close();
+  };
+  return (
+    <div className="fixed bottom-5 left-49 z-30 flex max-w-[min(620px,calc(100vw-32px))] min-w-75 items-center gap-4.5 rounded-cut bg-ink py-2.5 pr-3.5 pl-4.5 text-paper-lift max-phone:inset-x-4 max-phone:top-3 max-phone:bottom-auto print:hidden">
+      <span>{said.text}</span>
+      {said.undo ? (
+        <Button
+          className="min-h-9! border-paper-lift! bg-transparent! text-paper-lift!"
+          onClick={undo}
+        >
+          Undo
+        </Button>
+      ) : null}
+    </div>
   );
 }

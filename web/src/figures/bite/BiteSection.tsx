@@ -1,4 +1,4 @@
-import { useId } from "react";
+import { memo, useId } from "react";
 import { clock } from "../../ui/times";
 import { Patterns } from "../Patterns";
 import { useWidth } from "../useWidth";
@@ -7,6 +7,8 @@ import { Handles } from "./Handles";
 import type { Editing, Frame } from "./frame";
 import { GOALS } from "./goals";
 import { columnWidths, depthOf, minuteTicks, type Section } from "./model";
+import { NowLayer } from "./NowLayer";
+import type { ReachedBy } from "./reachedNow";
 import { Scales } from "./Scales";
 import { Strata } from "./Strata";
 
@@ -15,8 +17,8 @@ type Props = {
   metal: string;
   large?: boolean;
   even?: boolean;
-  /** Reference seconds reached in the bath now, in the areas that are open. */
-  now?: number | null;
+  /** How far the bite under way is, in the areas that are open. */
+  reached?: ReachedBy | null;
   editing?: Editing;
   /** Reference seconds at the foot of the figure, where two figures share one scale. */
   deepest?: number;
@@ -50,7 +52,7 @@ function edges(widths: number[], left: number): number[] {
 }
 
 /** The cross-section of a plate: across, share of the plate; down, time in the bath. */
-export function BiteSection(props: Props) {
+export const BiteSection = memo(function BiteSection(props: Props) {
   const [ref, width] = useWidth(700);
   const id = useId().replaceAll(/[^a-zA-Z0-9]/g, "");
   const frame = frameOf(props, id, width);
@@ -60,13 +62,14 @@ export function BiteSection(props: Props) {
   ];
   const total = frame.top + frame.height + 150;
   return (
-    <div ref={ref} className="bite-section">
+    <div ref={ref}>
       <svg width={width} height={total} viewBox={`0 0 ${width} ${total}`}>
         <title>{describe(section)}</title>
         <Patterns id={id} tones={tones} />
         <Heads frame={frame} />
         <Body frame={frame} />
-        <Strata frame={frame} now={props.now ?? null} />
+        <Strata frame={frame} />
+        {props.reached ? <NowLayer frame={frame} reached={props.reached} /> : null}
         <Scales
           frame={frame}
           ticks={minuteTicks(props.deepest ?? section.deepest, frame.height, props.even ?? false)}
@@ -78,7 +81,7 @@ export function BiteSection(props: Props) {
       </svg>
     </div>
   );
-}
+});
 
 function describe(section: Section): string {
   const says = GOALS[section.goal.kind].says;
@@ -97,7 +100,7 @@ function Heads({ frame }: { frame: Frame }) {
         return (
           <g key={column.name} textAnchor="middle">
             <text
-              className="slab"
+              className="font-slab"
               x={(x0 + x1) / 2}
               y={frame.size === "large" ? 16 : 24}
               fontSize={size}
@@ -106,7 +109,7 @@ function Heads({ frame }: { frame: Frame }) {
               {name}
             </text>
             {frame.size === "large" && !short ? (
-              <text x={(x0 + x1) / 2} y={34} fontSize="13" fill="#463E36">
+              <text x={(x0 + x1) / 2} y={34} fontSize="13" fill="var(--color-ink-2)">
                 {Math.round(column.share * 100)} %
               </text>
             ) : null}

@@ -10,7 +10,7 @@ export function Footer({ frame }: { frame: Frame }) {
   return (
     <g>
       {words(frame.size === "phone").map((word, i) => (
-        <text key={word} x="2" y={top + (DOWN[i] ?? 0)} fontSize="13" fill="#463E36">
+        <text key={word} x="2" y={top + (DOWN[i] ?? 0)} fontSize="13" fill="var(--color-ink-2)">
           {word}
         </text>
       ))}

@@ -75,7 +75,7 @@ function Handle({
       aria-valuemax={Math.round(frame.section.deepest * 2)}
       aria-valuenow={Math.round(floor)}
       aria-valuetext={`${clock(floor)} in all, ${GOALS[frame.section.goal.kind].says(column.expected)}`}
-      style={{ cursor: "ns-resize", touchAction: "none" }}
+      className="cursor-ns-resize touch-none"
       onFocus={() => editing.onSelect(place)}
       onKeyDown={onKey}
       onPointerDown={(event) => {
@@ -91,7 +91,7 @@ function Handle({
       <rect x={x0} y={frame.top} width={x1 - x0} height={frame.height + 12} fill="transparent" />
       {chosen ? <Tag x={(x0 + x1) / 2} y={y} floor={floor} /> : null}
       {chosen ? null : (
-        <path d={`M${(x0 + x1) / 2 - 9} ${y + 8}h18`} stroke="#1B1714" strokeWidth="3" />
+        <path d={`M${(x0 + x1) / 2 - 9} ${y + 8}h18`} stroke="var(--color-ink)" strokeWidth="3" />
       )}
     </g>
   );
@@ -111,12 +111,15 @@ function Tag({ x, y, floor }: { x: number; y: number; floor: number }) {
         width="90"
         height="30"
         rx="2"
-        fill="#FAF6EC"
-        stroke="#1B1714"
+        fill="var(--color-paper-lift)"
+        stroke="var(--color-ink)"
         strokeWidth="2.4"
       />
-      <path d={`M${x - 34} ${y - 3}l5-6 5 6ZM${x - 34} ${y + 3}l5 6 5-6Z`} fill="#1B1714" />
-      <text className="n" x={x + 12} y={y + 6} textAnchor="middle" fontSize="17" fontWeight="680">
+      <path
+        d={`M${x - 34} ${y - 3}l5-6 5 6ZM${x - 34} ${y + 3}l5 6 5-6Z`}
+        fill="var(--color-ink)"
+      />
+      <text className="num" x={x + 12} y={y + 6} textAnchor="middle" fontSize="17" fontWeight="680">
         {clock(floor)}
       </text>
     </g>

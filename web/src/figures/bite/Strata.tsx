@@ -1,39 +1,28 @@
 import type { Frame } from "./frame";
 import { printFill } from "./goals";
 import type { Column, Segment } from "./model";
-import { varnish, wave } from "./shapes";
+import { varnish } from "./shapes";
 
 const CAP = { page: 8, large: 11, phone: 9 };
 
 /** What was bitten, what bites now, what is planned; and the stop-out that closes each area. */
-export function Strata({ frame, now }: { frame: Frame; now: number | null }) {
+export function Strata({ frame }: { frame: Frame }) {
   return (
     <g>
       {frame.section.columns.map((column, i) => (
         <g key={column.name}>
           {column.segments.map((segment) => (
-            <Stratum key={segment.bite} frame={frame} place={i} segment={segment} now={now} />
+            <Stratum key={segment.bite} frame={frame} place={i} segment={segment} />
           ))}
           <Walls frame={frame} column={column} place={i} />
           <Cap frame={frame} column={column} place={i} />
         </g>
       ))}
-      <NowLine frame={frame} now={now} />
     </g>
   );
 }
 
-function Stratum({
-  frame,
-  place,
-  segment,
-  now,
-}: {
-  frame: Frame;
-  place: number;
-  segment: Segment;
-  now: number | null;
-}) {
+function Stratum({ frame, place, segment }: { frame: Frame; place: number; segment: Segment }) {
   const x = frame.xs[place] as number;
   const width = (frame.xs[place + 1] as number) - x;
   const [top, floor] = [frame.y(segment.from), frame.y(segment.to)];
@@ -42,20 +31,18 @@ function Stratum({
     return (
       <g>
         <rect {...box(top, floor - top)} fill={printFill(frame, segment.lstar)} />
-        <path d={`M${x} ${floor}h${width}`} stroke="#FAF6EC" strokeWidth="1.4" />
+        <path d={`M${x} ${floor}h${width}`} stroke="var(--color-paper-lift)" strokeWidth="1.4" />
       </g>
     );
   }
   if (segment.phase === "now") {
-    const at = Math.min(floor, frame.y(now ?? segment.from));
     return (
       <g>
-        <rect {...box(top, at - top)} fill={printFill(frame, segment.lstar)} />
-        <rect {...box(at, floor - at)} fill="#CDE2D8" />
-        <rect {...box(at, floor - at)} fill={`url(#${frame.id}-bath)`} opacity=".55" />
+        <rect {...box(top, floor - top)} fill="var(--color-verdigris-pale)" />
+        <rect {...box(top, floor - top)} fill={`url(#${frame.id}-bath)`} opacity=".55" />
         <path
           d={`M${x} ${floor}h${width}`}
-          stroke="#1B1714"
+          stroke="var(--color-ink)"
           strokeWidth="1.2"
           strokeDasharray="5 3"
         />
@@ -64,12 +51,12 @@ function Stratum({
   }
   return (
     <g>
-      <rect {...box(top, floor - top)} fill="#EAD3C1" />
+      <rect {...box(top, floor - top)} fill="var(--color-copper-pale)" />
       <rect {...box(top, floor - top)} fill={printFill(frame, segment.lstar)} opacity=".36" />
       <rect {...box(top, floor - top)} fill={`url(#${frame.id}-plan)`} opacity=".5" />
       <path
         d={`M${x} ${floor}h${width}`}
-        stroke="#1B1714"
+        stroke="var(--color-ink)"
         strokeWidth="1.2"
         strokeDasharray="5 3"
       />
@@ -87,13 +74,13 @@ function Walls({ frame, column, place }: { frame: Frame; column: Column; place: 
     <g fill="none">
       <path
         d={`M${x} ${frame.top}V${frame.y(Math.min(upper, whole))}`}
-        stroke="#FAF6EC"
+        stroke="var(--color-paper-lift)"
         opacity=".55"
       />
       {whole > upper ? (
         <path
           d={`M${x} ${frame.y(upper)}V${frame.y(whole)}`}
-          stroke="#1B1714"
+          stroke="var(--color-ink)"
           strokeWidth={solid > upper ? 2 : 1.3}
           strokeDasharray={solid > upper ? undefined : "5 3"}
         />
@@ -110,23 +97,18 @@ function Cap({ frame, column, place }: { frame: Frame; column: Column; place: nu
   const x0 = (frame.xs[place] as number) + (isWhite && place === 0 ? -4 : 1);
   const path = varnish(x0, (frame.xs[place + 1] as number) - 1, floor, CAP[frame.size]);
   return column.closed ? (
-    <path d={path} fill={`url(#${frame.id}-asphalt)`} stroke="#FAF6EC" strokeWidth="1.3" />
+    <path
+      d={path}
+      fill={`url(#${frame.id}-asphalt)`}
+      stroke="var(--color-paper-lift)"
+      strokeWidth="1.3"
+    />
   ) : (
-    <path d={path} fill={`url(#${frame.id}-cover)`} stroke="#2C221B" strokeWidth="1.2" />
-  );
-}
-
-function NowLine({ frame, now }: { frame: Frame; now: number | null }) {
-  const open = frame.section.columns.flatMap((c, i) =>
-    c.segments.some((s) => s.phase === "now") ? [i] : [],
-  );
-  const [first, last] = [open.at(0), open.at(-1)];
-  if (now === null || first === undefined || last === undefined) return null;
-  const path = wave(frame.xs[first] as number, frame.xs[last + 1] as number, frame.y(now), 3, 16);
-  return (
-    <g fill="none">
-      <path d={path} stroke="#FAF6EC" strokeWidth="5" />
-      <path d={path} stroke="#1D6B5B" strokeWidth="2.6" />
-    </g>
+    <path
+      d={path}
+      fill={`url(#${frame.id}-cover)`}
+      stroke="var(--color-asphalt)"
+      strokeWidth="1.2"
+    />
   );
 }

@@ -18,16 +18,16 @@ export function Groove({ frame, column, place, top }: FootProps) {
       <path
         d={`M${x0} ${top + 4}H${middle - half}Q${middle - half} ${top + 30} ${middle} ${top + 30}Q${middle + half} ${top + 30} ${middle + half} ${top + 4}H${x1}`}
         fill="none"
-        stroke="#1B1714"
+        stroke="var(--color-ink)"
         strokeWidth="1.6"
       />
-      <text x={middle} y={top + 20} fontSize="13" fontWeight="600" className="n">
+      <text x={middle} y={top + 20} fontSize="13" fontWeight="600" className="num">
         {(column.width ?? 0).toFixed(0)}
       </text>
-      <text x={middle} y={top + 58} fontSize="21" fontWeight="700" className="n">
+      <text x={middle} y={top + 58} fontSize="21" fontWeight="700" className="num">
         {column.expected.toFixed(0)}
         {x1 - x0 > 62 ? (
-          <tspan fontSize="13" fontWeight="500" style={{ fill: "#463E36" }}>
+          <tspan fontSize="13" fontWeight="500" className="fill-ink-2">
             {` ±${Math.max(1, Math.round((column.high - column.low) / 2))}`}
           </tspan>
         ) : null}
@@ -37,8 +37,7 @@ export function Groove({ frame, column, place, top }: FootProps) {
         y={top + 80}
         fontSize="15"
         fontWeight={off ? 720 : 450}
-        className="n"
-        style={{ fill: off ? "#754A04" : "#463E36" }}
+        className={`num ${off ? "fill-ferric-deep" : "fill-ink-2"}`}
       >
         {column.wanted === null ? "" : column.wanted.toFixed(0)}
       </text>
@@ -61,8 +60,10 @@ export function Swatch({ frame, column, place, top }: FootProps) {
         y={top}
         width={x1 - x0}
         height="32"
-        fill={white ? "#FAF6EC" : `url(#${frame.id}-g${grainTile(column.lstar).key})`}
-        stroke="#1B1714"
+        fill={
+          white ? "var(--color-paper-lift)" : `url(#${frame.id}-g${grainTile(column.lstar).key})`
+        }
+        stroke="var(--color-ink)"
         strokeWidth="1"
       />
       <text
@@ -70,11 +71,11 @@ export function Swatch({ frame, column, place, top }: FootProps) {
         y={top + 58}
         fontSize={frame.size === "phone" ? 17 : 21}
         fontWeight="700"
-        className="n"
+        className="num"
       >
         {column.expected.toFixed(0)}
         {roomy && !white ? (
-          <tspan fontSize="13" fontWeight="500" style={{ fill: "#463E36" }}>
+          <tspan fontSize="13" fontWeight="500" className="fill-ink-2">
             {` ±${half}`}
           </tspan>
         ) : null}
@@ -84,8 +85,7 @@ export function Swatch({ frame, column, place, top }: FootProps) {
         y={top + 80}
         fontSize={column.wanted === null ? 13 : 15}
         fontWeight={off ? 720 : 450}
-        className="n"
-        style={{ fill: off ? "#754A04" : "#463E36" }}
+        className={`num ${off ? "fill-ferric-deep" : "fill-ink-2"}`}
       >
         {column.wanted === null ? "white" : column.wanted.toFixed(0)}
       </text>

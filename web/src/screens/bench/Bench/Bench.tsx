@@ -3,91 +3,73 @@ import { Link } from "react-router";
 import type { Shapes } from "../../../api/client";
 import { benchQuery } from "../../../api/plates";
 import { TimeRuler } from "../../../figures/TimeRuler";
-import { useOpenRuns } from "../../../frame/Rail";
 import { useHere } from "../../../frame/useHere";
+import { useOpenRuns } from "../../../frame/useOpenRuns";
+import { ButtonLink } from "../../../ui/Button";
 import { CautionCard } from "../../../ui/CautionCard";
+import { Key } from "../../../ui/Key";
 import { Mark } from "../../../ui/Mark";
-import { clock, wallClock } from "../../../ui/times";
-import { shownTemperature, temperatureUnit } from "../../../ui/units";
+import { Section } from "../../../ui/Section";
 import { Trouble } from "../../../ui/Trouble";
+import { shownTemperature, temperatureUnit } from "../../../ui/units";
 import { useNow } from "../../../ui/useNow";
+import { Headline } from "./Headline";
 import { Trays } from "./Trays";
 
-type Bench = Shapes["Bench"];
+type BenchOut = Shapes["Bench"];
+
+/** The ruler is eight minutes a hand's breadth: its line need not move each second. */
+const RULER_MS = 15_000;
+/** What is over stays on the bench for so long. */
+const OVER_SECONDS = 600;
 
 /** The bench: what is in which bath, what falls due, what to beware of, what is next. */
 export function Bench() {
-  const { room, zone } = useHere();
+  const { room } = useHere();
   const { data, error } = useQuery(benchQuery(room));
   const [run] = useOpenRuns();
-  const now = useNow();
+  const now = useNow(RULER_MS);
   if (error) return <Trouble error={error} />;
   if (!data) return <h1>Bench</h1>;
-  const due = data.due.filter((item) => item.at_seconds > now - 600);
+  const due = data.due.filter((item) => item.at_seconds > now - OVER_SECONDS);
   return (
     <>
-      <div className="flex flex-wrap items-center justify-between gap-4" style={{ minHeight: 60 }}>
-        <h1 style={{ fontSize: 26, fontWeight: 560 }}>
-          <Headline due={due} now={now} zone={zone} />
-        </h1>
+      <div className="flex min-h-15 flex-wrap items-center justify-between gap-4">
+        <Headline due={due} stale={run?.run?.stale ? run.name : undefined} />
         {run?.run ? (
-          <Link className="btn bath" to={`/r/${room}/runs/${run.run.id}`}>
+          <ButtonLink look="bath" to={`/r/${room}/runs/${run.run.id}`}>
             <Mark name={run.run.in_bath ? "bath" : "lifted"} />
-            Go to the bath <span className="key">B</span>
-          </Link>
+            Go to the bath <Key>B</Key>
+          </ButtonLink>
         ) : null}
       </div>
-      <Trays baths={data.baths} due={due} now={now} />
-      <section className="section">
-        <TimeRuler
-          now={now}
-          zone={zone}
-          items={due.map((item) => ({
-            key: `${item.kind} ${item.text}`,
-            waits: item.kind === "wait",
-            at: item.at_seconds,
-            text: item.text,
-          }))}
-        />
-        {due.length === 0 ? (
-          <p className="note m-0">Nothing falls due in the next two hours.</p>
-        ) : null}
-      </section>
-      <section
-        className="section cols"
-        style={{ gridTemplateColumns: "repeat(auto-fit,minmax(300px,1fr))" }}
-      >
+      <Trays baths={data.baths} due={due} />
+      <Ruler due={due} now={now} />
+      <Section className="grid grid-cols-[repeat(auto-fit,minmax(300px,1fr))] gap-6.5">
         <Cautions bench={data} />
         <Next bench={data} />
-      </section>
+      </Section>
     </>
   );
 }
 
-function Headline({ due, now, zone }: { due: Bench["due"]; now: number; zone: string }) {
-  const first = due[0];
-  if (!first) return <>Your hands are free.</>;
-  const late = now - first.at_seconds;
-  if (late > 0) {
-    return first.kind === "wait" ? (
-      <>
-        <b>Look now:</b> {first.text}. <span className="n">{clock(late)}</span> over.
-      </>
-    ) : (
-      <>
-        <b>Lift {first.plate_name} now.</b> <span className="n">{clock(late)}</span> over.
-      </>
-    );
-  }
+function Ruler({ due, now }: { due: BenchOut["due"]; now: number }) {
+  const { zone } = useHere();
+  const items = due.map((item) => ({
+    key: `${item.kind} ${item.text}`,
+    waits: item.kind === "wait",
+    at: item.at_seconds,
+    text: item.text,
+  }));
   return (
-    <>
-      Your hands are next needed at <b className="n">{wallClock(first.at_seconds, zone)}</b>, to{" "}
-      <b>{first.kind === "wait" ? `see to: ${first.text}` : `lift ${first.plate_name}`}</b>.
-    </>
+    <Section>
+      <TimeRuler now={now} zone={zone} items={items} />
+      {due.length === 0 ? <p className="note">Nothing falls due in the next two hours.</p> : null}
+    </Section>
   );
 }
 
-function Cautions({ bench }: { bench: Bench }) {
+function Cautions({ bench }: { bench: BenchOut }) {
   const { me } = useHere();
   const warm = bench.baths.find((bath) => bath.plate);
   return (
@@ -106,17 +88,22 @@ function Cautions({ bench }: { bench: Bench }) {
   );
 }
 
-function Next({ bench }: { bench: Bench }) {
+function Next({ bench }: { bench: BenchOut }) {
   const { room } = useHere();
   return (
     <div>
       <h2>Next for each plate</h2>
-      <table style={{ marginTop: 8 }}>
+      <table className="mt-2">
         <tbody>
           {bench.next.map((step) => (
             <tr key={step.plate}>
-              <td style={{ width: 150 }}>
-                <Link to={`/r/${room}/plates/${step.plate}`}>{step.plate_name}</Link>
+              <td className="w-38">
+                <Link
+                  className="underline underline-offset-3"
+                  to={`/r/${room}/plates/${step.plate}`}
+                >
+                  {step.plate_name}
+                </Link>
               </td>
               <td>{step.text}</td>
             </tr>

@@ -1,37 +1,29 @@
-import { useState } from "react";
 import type { Course } from "../../../api/courses";
 import type { Plate } from "../../../api/plates";
-import { Choice } from "../../../ui/Field";
-import { Trouble } from "../../../ui/Trouble";
+import { PickField } from "../../../ui/form/Fields";
+import { FormFoot } from "../../../ui/form/FormFoot";
+import { pick, type Shape } from "../../../ui/form/shape";
+import { useForm } from "../../../ui/form/useForm";
 import { useAddSteps } from "./useAddSteps";
 
 type Props = { plate: Plate; course: Course; after: string | null };
 
+const SHAPE: Shape = { fields: { key: { ...pick("Step"), needed: true } } };
+
 /** Add a step of the table after the chosen one. */
 export function AddSteps({ plate, course, after }: Props) {
-  const [key, setKey] = useState("proof");
   const add = useAddSteps(plate, course, after);
+  const form = useForm<{ key: string }, unknown>(SHAPE, {
+    start: { key: "proof" },
+    send: ({ key }) => add.mutateAsync({ keys: [key], reason: "" }),
+  });
   return (
-    <details className="section">
-      <summary>Add a step</summary>
-      <div className="flex flex-wrap items-end gap-3" style={{ margin: "10px 0" }}>
-        <div style={{ flex: 1, minWidth: 180 }}>
-          <Choice
-            label="Step"
-            value={key}
-            options={Object.entries(course.can_add)}
-            onChange={setKey}
-          />
-        </div>
-        <button
-          type="button"
-          className="btn"
-          onClick={() => add.mutate({ keys: [key], reason: "" })}
-        >
-          Add after this
-        </button>
-      </div>
-      <Trouble error={add.error} />
+    <details className="mt-5 border-t-2 border-ink pt-3">
+      <summary className="font-semibold">Add a step</summary>
+      <form noValidate onSubmit={form.submit} className="my-2.5">
+        <PickField form={form} name="key" options={Object.entries(course.can_add)} />
+        <FormFoot form={form} submit="Add after this" look="plain" />
+      </form>
     </details>
   );
 }

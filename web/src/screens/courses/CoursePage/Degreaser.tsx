@@ -1,36 +1,41 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
 import { dilute } from "../../../api/calc";
-import { NumberField } from "../../../ui/Field";
+import { NumberField } from "../../../ui/form/Fields";
+import { number, shapeOf } from "../../../ui/form/shape";
+import { useForm } from "../../../ui/form/useForm";
+import { Section } from "../../../ui/Section";
 import { Trouble } from "../../../ui/Trouble";
 
 const PARTS = 20;
+const ML_PER_L = 1000;
+const STEP_ML = 50;
+const LIMITS = { unit: "mL", low: 1, high: 1_000_000, needed: true };
+
+const SHAPE = shapeOf("DiluteInput", { amount: number("Ammonia water 1:20", LIMITS) });
 
 /** Ammonia 1:20 by parts, for the amount wanted. */
 export function Degreaser() {
-  const [amount, setAmount] = useState("200");
-  const volume = Number(amount.replace(",", ".")) / 1000;
+  const form = useForm<{ amount: number }, unknown>(SHAPE, {
+    start: { amount: "200" },
+    send: async () => {},
+  });
+  const volume_l = (form.peek<{ amount: number }>(form.hook.watch())?.amount ?? 0) / ML_PER_L;
   const { data, error } = useQuery({
-    queryKey: ["calc", "dilute", volume],
-    queryFn: () =>
-      dilute({ volume_l: volume, parts: { water: PARTS - 1, "household ammonia": 1 } }),
-    enabled: volume > 0,
+    queryKey: ["calc", "dilute", volume_l],
+    queryFn: () => dilute({ volume_l, parts: { water: PARTS - 1, "household ammonia": 1 } }),
+    enabled: volume_l > 0,
     placeholderData: (before) => before,
     retry: false,
   });
   return (
-    <section className="section flex flex-wrap items-end gap-4">
-      <NumberField
-        label="Ammonia water 1:20"
-        unit="mL"
-        step={50}
-        value={amount}
-        onChange={setAmount}
-      />
-      <p className="m-0" style={{ paddingBottom: 8 }}>
-        {data ? data.pour.join(", ") : ""}. <span className="note">One part in twenty.</span>
-      </p>
-      <Trouble error={error} />
-    </section>
+    <Section>
+      <form noValidate onSubmit={form.submit} className="flex flex-wrap items-end gap-4">
+        <NumberField form={form} name="amount" step={STEP_ML} />
+        <p className="pb-2">
+          {data ? data.pour.join(", ") : ""}. <span className="note">One part in twenty.</span>
+        </p>
+        <Trouble error={error} />
+      </form>
+    </Section>
   );
 }

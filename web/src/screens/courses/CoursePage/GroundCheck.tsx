@@ -1,41 +1,39 @@
 import type { Shapes } from "../../../api/client";
-import { Mark } from "../../../ui/Mark";
+import { Care } from "../../../ui/Care";
+import { Section } from "../../../ui/Section";
 
-const RISK: Record<Shapes["GroundCheckOutput"]["risk"], string> = {
+type Check = Shapes["GroundCheckOutput"];
+
+const RISK: Record<Check["risk"], string> = {
   "none seen": "No cause of foul bite in the log.",
   some: "Some cause for foul bite in the log.",
   high: "Foul bite is likely: see why.",
   "not known": "Foul bite: not enough is noted to say.",
 };
 
+const mendOf = (cause: Check["causes"][number]) =>
+  cause.share === null
+    ? cause.mend
+    : `${cause.mend} In this room ${Math.round(cause.share * 100)} % of ${cause.share_of} such plates foul-bit.`;
+
 /** May the ground foul-bite? Causes with their evidence and mend, from what was noted. */
-export function GroundCheck({ ground }: { ground: Shapes["GroundCheckOutput"] }) {
+export function GroundCheck({ ground }: { ground: Check }) {
   return (
-    <section className="section">
-      <h3 style={{ marginTop: 0 }}>{RISK[ground.risk]}</h3>
+    <Section>
+      <h3>{RISK[ground.risk]}</h3>
       {ground.causes.map((cause) => (
-        <p key={cause.key} className="care" style={{ margin: "8px 0" }}>
-          <Mark name="care" />
-          <span>
-            {cause.title}. {cause.evidence}
-            <small>
-              {cause.mend}
-              {cause.share === null
-                ? ""
-                : ` In this room ${Math.round(cause.share * 100)} % of ${cause.share_of} such plates foul-bit.`}
-            </small>
-          </span>
-        </p>
+        <Care key={cause.key} className="my-2" more={mendOf(cause)}>
+          {cause.title}. {cause.evidence}
+        </Care>
       ))}
       {ground.warnings.map((warning) => (
-        <p key={warning} className="care" style={{ margin: "8px 0" }}>
-          <Mark name="care" />
-          <span>{warning}</span>
-        </p>
+        <Care key={warning} className="my-2">
+          {warning}
+        </Care>
       ))}
       {ground.missing.length > 0 ? (
-        <p className="note m-0">Not noted: {ground.missing.join(", ")}.</p>
+        <p className="note">Not noted: {ground.missing.join(", ")}.</p>
       ) : null}
-    </section>
+    </Section>
   );
 }

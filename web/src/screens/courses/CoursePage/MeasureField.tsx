@@ -1,25 +1,20 @@
-import type { Fault } from "../../../api/client";
 import type { CourseStep } from "../../../api/courses";
-import { Choice, NumberField, TextField } from "../../../ui/Field";
+import { NumberField, PickField, TextField } from "../../../ui/form/Fields";
+import type { Form } from "../../../ui/form/useForm";
 
-type Props = {
-  measure: CourseStep["measures"][number];
-  value: string;
-  onChange: (value: string) => void;
-  fault: Fault | null;
-};
+type Props = { form: Form; measure: CourseStep["measures"][number] };
 
 /** One thing to note down, in the form its kind asks for. */
-export function MeasureField({ measure, value, onChange, fault }: Props) {
-  const shared = { label: measure.label, value, onChange, fault };
-  if (measure.kind === "number")
-    return <NumberField {...shared} unit={measure.unit || undefined} />;
-  if (measure.kind === "text") return <TextField {...shared} />;
+export function MeasureField({ form, measure }: Props) {
+  const name = `measures.${measure.key}`;
+  if (measure.kind === "number") return <NumberField form={form} name={name} />;
+  if (measure.kind === "text") return <TextField form={form} name={name} />;
   const options = measure.kind === "yes-no" ? ["yes", "no"] : measure.options;
   return (
-    <Choice
-      {...shared}
-      options={[["", "not noted"], ...options.map((o) => [o, o] as [string, string])]}
+    <PickField
+      form={form}
+      name={name}
+      options={[["", "not noted"], ...options.map((each) => [each, each] as const)]}
     />
   );
 }

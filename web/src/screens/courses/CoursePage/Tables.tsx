@@ -1,7 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { shopBookQuery } from "../../../api/shopbook";
 import { useHere } from "../../../frame/useHere";
-import { PlainTable } from "../../../ui/PlainTable";
+import { Section } from "../../../ui/Section";
+import { PlainTable } from "../../../ui/Table";
 
 /** Tables of the shop book that a step needs, where it needs them. */
 export function Tables({ tables }: { tables: string[] }) {
@@ -11,10 +12,10 @@ export function Tables({ tables }: { tables: string[] }) {
   return (
     <>
       {found.map((table) => (
-        <section key={table.key} className="section">
-          <h3 style={{ marginTop: 0 }}>{table.title}</h3>
+        <Section key={table.key}>
+          <h3>{table.title}</h3>
           <PlainTable columns={table.columns} rows={table.rows} />
-        </section>
+        </Section>
       ))}
     </>
   );

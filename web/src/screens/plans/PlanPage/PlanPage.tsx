@@ -2,11 +2,12 @@ import { useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
 import { bathsQuery } from "../../../api/baths";
 import { planQuery } from "../../../api/plans";
-import { plateQuery } from "../../../api/plates";
 import { stripsQuery } from "../../../api/strips";
 import { Lost } from "../../../frame/Lost";
+import { NoBath } from "../../../frame/NoBath";
+import { usePlate } from "../../../frame/PlateFrame";
 import { useHere } from "../../../frame/useHere";
-import { firstForm, formOf } from "../../../processes/form";
+import { firstPlan, typedPlan } from "../../../processes/form";
 import type { ProcessParts } from "../../../processes/parts";
 import { isPart, PROCESSES } from "../../../processes/registry";
 import { Trouble } from "../../../ui/Trouble";
@@ -20,25 +21,25 @@ export function PlanPage() {
 
 function PlanOf({ process }: { process: ProcessParts }) {
   const { room } = useHere();
-  const { plate: id = "" } = useParams();
-  const plate = useQuery(plateQuery(room, id));
-  const plan = useQuery(planQuery(room, id, process.key));
+  const { plate } = usePlate();
+  const plan = useQuery(planQuery(room, plate.id, process.key));
   const baths = useQuery(bathsQuery(room));
   const strips = useQuery(stripsQuery(room));
-  const error = plate.error ?? plan.error ?? baths.error ?? strips.error;
+  const error = plan.error ?? baths.error ?? strips.error;
   if (error) return <Trouble error={error} />;
-  if (!plate.data || plan.data === undefined || !baths.data || !strips.data) return <h1>Plan</h1>;
-  const { metal, width_mm, height_mm } = plate.data;
+  if (plan.data === undefined || !baths.data || !strips.data) return <h2>Plan</h2>;
+  const { metal, width_mm, height_mm } = plate;
   const mine = baths.data.items.filter((bath) => bath.metal === metal && !bath.retired);
   const own = strips.data.items.filter((s) => s.metal === metal && process.calibrates(s));
+  if (mine.length === 0) return <NoBath metal={metal} what="A plan" />;
   const start = plan.data
-    ? formOf(process, plan.data)
-    : firstForm(process, (width_mm * height_mm) / 100, mine, own);
+    ? typedPlan(process, plan.data)
+    : firstPlan(process, (width_mm * height_mm) / 100, mine, own);
   return (
     <PlanEditor
-      key={id}
+      key={plate.id}
       process={process}
-      plate={plate.data}
+      plate={plate}
       kept={plan.data}
       start={start}
       baths={mine}

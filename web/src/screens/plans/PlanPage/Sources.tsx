@@ -1,35 +1,29 @@
 import type { Bath } from "../../../api/baths";
 import type { Shapes } from "../../../api/client";
 import type { Plan } from "../../../api/plans";
-import type { PlanForm } from "../../../processes/typed";
 import type { ProcessParts } from "../../../processes/parts";
-import { Choice } from "../../../ui/Field";
+import { PickField } from "../../../ui/form/Fields";
+import { type Form, useTyped } from "../../../ui/form/useForm";
 
 type Props = {
   process: ProcessParts;
-  form: PlanForm;
-  setForm: (form: PlanForm) => void;
+  form: Form;
   baths: Bath[];
   strips: Shapes["StripCard"][];
   plan: Plan | null;
 };
 
 /** The bath and the strip that a plan is reckoned from. */
-export function Sources({ process, form, setForm, baths, strips, plan }: Props) {
-  const bath = baths.find((each) => each.id === form.bath);
+export function Sources({ process, form, baths, strips, plan }: Props) {
+  const chosen = useTyped(form, "bath");
+  const bath = baths.find((each) => each.id === chosen);
   return (
-    <div className="cols" style={{ gap: 12 }}>
-      <Choice
-        label="Bath"
-        value={form.bath}
-        options={baths.map((b) => [b.id, b.name])}
-        onChange={(id) => setForm({ ...form, bath: id })}
-      />
-      <Choice
-        label={process.stripLabel}
-        value={form.strip}
-        options={[...strips.map((s) => [s.id, s.name] as [string, string]), ["", "none: a guess"]]}
-        onChange={(id) => setForm({ ...form, strip: id })}
+    <div className="grid gap-3">
+      <PickField form={form} name="bath" options={baths.map((b) => [b.id, b.name] as const)} />
+      <PickField
+        form={form}
+        name="strip"
+        options={[...strips.map((s) => [s.id, s.name] as const), ["", "none: a guess"]]}
       />
       {bath && plan ? (
         <process.Source

@@ -1,13 +1,14 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
+import type { Shapes } from "../../../api/client";
 import { putInPlate } from "../../../api/plates";
 import { useHere } from "../../../frame/useHere";
-import { newId } from "../../../device/ids";
-import { elsewhere, faultAt } from "../../../ui/faults";
-import { Choice, NumberField, TextField } from "../../../ui/Field";
-import { Trouble } from "../../../ui/Trouble";
-import { readLength } from "../../../ui/units";
+import { NumberField, PickField, TextField, TickField } from "../../../ui/form/Fields";
+import { FormFoot } from "../../../ui/form/FormFoot";
+import { length, pick, shapeOf, text, yes } from "../../../ui/form/shape";
+import { useForm, useTyped } from "../../../ui/form/useForm";
+import { Section } from "../../../ui/Section";
+import { shownLength } from "../../../ui/units";
 
 const METALS = [
   ["copper", "Copper"],
@@ -15,7 +16,8 @@ const METALS = [
   ["plastic", "Plastic"],
   ["polymer", "Photopolymer"],
 ] as const;
-const ROUTES = [
+const pairs = (names: string[]) => names.map((name) => [name, name] as const);
+const ROUTES = pairs([
   "aquatint",
   "etched line",
   "soft ground",
@@ -24,8 +26,7 @@ const ROUTES = [
   "engraving",
   "photopolymer",
   "mixed",
-] as const;
-
+]);
 const MIXED = [
   "etched line, then aquatint",
   "etched line, then drypoint",
@@ -35,122 +36,70 @@ const MIXED = [
   "aquatint, then drypoint",
   "engraving, then aquatint",
 ];
-const NO_FACTS = { face_marked: false, trimmed_again: false };
+const USUAL_MM = 1.2;
+
+const SHAPE = shapeOf("PlateIn", {
+  name: text("Name"),
+  metal: pick("Metal"),
+  route: pick("Route"),
+  parts: pick("Mixed of"),
+  width_mm: length("Width"),
+  height_mm: length("Height"),
+  thickness_mm: length("Thickness"),
+  "facts.history_unknown": yes("An old plate, its past unknown: register it with a proof first"),
+});
+
+type Read = Omit<Shapes["PlateIn"], "id" | "routes"> & { parts: string };
+
+/** The parts of a mixed plate in the order they are made. */
+function plateIn({ parts, ...read }: Read): Omit<Shapes["PlateIn"], "id"> {
+  const routes = read.route === "mixed" ? parts.split(", then ") : [];
+  return { ...read, routes: routes as Shapes["PlateIn"]["routes"] };
+}
 
 /** Put a plate in the rack. */
 export function NewPlate() {
   const { room, me } = useHere();
   const navigate = useNavigate();
   const client = useQueryClient();
-  const unit = me.length_unit;
-  const [form, setForm] = useState({
-    id: newId(),
-    name: "",
-    metal: "copper",
-    route: "aquatint",
-    thickness: unit === "in" ? "0.05" : "1.2",
-    width: "",
-    height: "",
-    parts: MIXED[0] as string,
-    old: false,
-  });
-  const set = (key: Exclude<keyof typeof form, "old">) => (value: string) =>
-    setForm({ ...form, [key]: value });
-  const save = useMutation({
-    mutationFn: () =>
-      putInPlate(room, {
-        id: form.id,
-        name: form.name.trim(),
-        metal: form.metal as "copper",
-        route: form.route as "aquatint",
-        thickness_mm: readLength(Number(form.thickness), me),
-        width_mm: readLength(Number(form.width), me),
-        height_mm: readLength(Number(form.height), me),
-        routes: form.route === "mixed" ? (form.parts.split(", then ") as ["aquatint"]) : [],
-        facts: { ...NO_FACTS, history_unknown: form.old },
-      }),
-    onSuccess: async (plate) => {
+  const form = useForm<Read, Shapes["PlateOut"]>(SHAPE, {
+    keepAs: `${room} plate`,
+    start: {
+      name: "",
+      metal: "copper",
+      route: "aquatint",
+      parts: MIXED[0],
+      width_mm: "",
+      height_mm: "",
+      thickness_mm: shownLength(USUAL_MM, me),
+      facts: { face_marked: false, trimmed_again: false, history_unknown: false },
+    },
+    send: (read, { id }) => putInPlate(room, { id, ...plateIn(read) }),
+    done: async (plate) => {
       await client.invalidateQueries({ queryKey: [room, "plates"] });
       navigate(`/r/${room}/plates/${plate.id}`);
     },
   });
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    save.mutate();
-  };
-  const fields = ["name", "thickness_mm", "width_mm", "height_mm"];
+  const mixed = useTyped(form, "route") === "mixed";
   return (
-    <form onSubmit={submit} style={{ maxWidth: 620 }}>
+    <form onSubmit={form.submit} className="max-w-155" noValidate>
       <h1>Put a plate in</h1>
-      <div className="section cols" style={{ gridTemplateColumns: "1fr 1fr", gap: 18 }}>
-        <div style={{ gridColumn: "1/-1" }}>
-          <TextField
-            label="Name"
-            value={form.name}
-            onChange={set("name")}
-            fault={faultAt(save.error, "name")}
-          />
-        </div>
-        <Choice
-          label="Metal"
-          value={form.metal}
-          options={METALS.map(([k, t]) => [k, t])}
-          onChange={set("metal")}
-        />
-        <Choice
-          label="Route"
-          value={form.route}
-          options={ROUTES.map((r) => [r, r])}
-          onChange={set("route")}
-        />
-        {form.route === "mixed" ? (
-          <div style={{ gridColumn: "1/-1" }}>
-            <Choice
-              label="Mixed of"
-              value={form.parts}
-              options={MIXED.map((m) => [m, m])}
-              onChange={set("parts")}
-            />
-          </div>
-        ) : null}
+      <Section className="grid grid-cols-2 gap-4.5 max-phone:grid-cols-1 [&>:first-child]:col-span-full">
+        <TextField form={form} name="name" />
+        <PickField form={form} name="metal" options={METALS} />
+        <PickField form={form} name="route" options={ROUTES} />
+        {mixed ? <PickField form={form} name="parts" options={pairs(MIXED)} /> : null}
+        <NumberField form={form} name="width_mm" />
+        <NumberField form={form} name="height_mm" />
         <NumberField
-          label="Width"
-          unit={unit}
-          value={form.width}
-          onChange={set("width")}
-          fault={faultAt(save.error, "width_mm")}
-        />
-        <NumberField
-          label="Height"
-          unit={unit}
-          value={form.height}
-          onChange={set("height")}
-          fault={faultAt(save.error, "height_mm")}
-        />
-        <NumberField
-          label="Thickness"
-          unit={unit}
+          form={form}
+          name="thickness_mm"
           step={0.1}
-          value={form.thickness}
-          onChange={set("thickness")}
-          fault={faultAt(save.error, "thickness_mm")}
           hint="Cut edges cut skin: file them first."
         />
-        <label className="tick" style={{ alignSelf: "center" }}>
-          <input
-            type="checkbox"
-            checked={form.old}
-            onChange={(event) => setForm({ ...form, old: event.target.checked })}
-          />
-          An old plate, its past unknown: register it with a proof first
-        </label>
-      </div>
-      <div style={{ marginTop: 20, display: "flex", gap: 16, alignItems: "center" }}>
-        <button type="submit" className="btn strong" disabled={save.isPending}>
-          Put it in the rack
-        </button>
-        <Trouble error={elsewhere(save.error, fields)} />
-      </div>
+        <TickField form={form} name="facts.history_unknown" />
+      </Section>
+      <FormFoot form={form} submit="Put it in the rack" />
     </form>
   );
 }

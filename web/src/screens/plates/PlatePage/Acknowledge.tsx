@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Plate } from "../../../api/plates";
+import { Button } from "../../../ui/Button";
 import { CautionCard } from "../../../ui/CautionCard";
 
 type Caution = NonNullable<Plate["asks"][string]>[number];
@@ -16,14 +17,14 @@ export function Acknowledge({ cautions, what, onKnown, onLeave }: Props) {
   const toggle = (key: string) =>
     setKnown(known.includes(key) ? known.filter((each) => each !== key) : [...known, key]);
   return (
-    <section className="pm w-full px-5 py-4" aria-label="Before you begin">
+    <section className="plate-mark w-full px-5 py-4" aria-label="Before you begin">
       <h2>Before you begin {what}</h2>
       {cautions.map((caution) => (
         <CautionCard key={caution.key} caution={caution}>
           <label className="flex min-h-12 items-center gap-3 font-semibold">
             <input
               type="checkbox"
-              className="size-6"
+              className="size-6 accent-ink"
               checked={known.includes(caution.key)}
               onChange={() => toggle(caution.key)}
             />
@@ -32,17 +33,16 @@ export function Acknowledge({ cautions, what, onKnown, onLeave }: Props) {
         </CautionCard>
       ))}
       <div className="mt-3 flex flex-wrap gap-3">
-        <button
-          type="button"
-          className="btn bath"
+        <Button
+          look="bath"
           disabled={known.length < cautions.length}
           onClick={() => onKnown(known)}
         >
           Begin
-        </button>
-        <button type="button" className="btn quiet" onClick={onLeave}>
+        </Button>
+        <Button look="quiet" onClick={onLeave}>
           Not now
-        </button>
+        </Button>
       </div>
     </section>
   );

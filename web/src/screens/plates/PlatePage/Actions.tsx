@@ -1,10 +1,10 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { Link } from "react-router";
 import type { Plan } from "../../../api/plans";
 import { changePlate, type Plate } from "../../../api/plates";
 import { useHere } from "../../../frame/useHere";
-import { planPath } from "../../../processes/registry";
+import { Button, ButtonLink } from "../../../ui/Button";
 import { Mark } from "../../../ui/Mark";
+import { Section } from "../../../ui/Section";
 import { useSay } from "../../../ui/Toast";
 import { Trouble } from "../../../ui/Trouble";
 import { Begin } from "./Begin";
@@ -25,32 +25,18 @@ export function Actions({ plate, plans }: { plate: Plate; plans: Plan[] }) {
     },
   });
   return (
-    <div className="section flex flex-wrap items-center gap-3">
+    <Section className="flex flex-wrap items-center gap-3">
       {plate.run ? (
-        <Link className="btn bath" to={`/r/${room}/runs/${plate.run.id}`}>
+        <ButtonLink look="bath" to={`/r/${room}/runs/${plate.run.id}`}>
           <Mark name={plate.run.in_bath ? "bath" : "lifted"} /> Go to the bath
-        </Link>
+        </ButtonLink>
       ) : (
         <Begin plate={plate} plans={plans} />
       )}
-      <Link className="btn" to={`/r/${room}/plates/${plate.id}/course`}>
-        Course
-      </Link>
-      {plate.processes.map(({ key, many }) => (
-        <Link key={key} className="btn quiet" to={planPath(room, plate.id, key)}>
-          {plate.planned.includes(key) ? "Change" : "Plan"} {many}
-        </Link>
-      ))}
-      <Link className="btn" to={`/r/${room}/plates/${plate.id}/proofs`}>
-        Proofs
-      </Link>
-      <Link className="btn quiet" to={`/r/${room}/record?plate=${plate.id}`}>
-        Record
-      </Link>
-      <button type="button" className="btn quiet" onClick={() => away.mutate(!plate.put_away)}>
+      <Button look="quiet" className="ml-auto" onClick={() => away.mutate(!plate.put_away)}>
         {plate.put_away ? "Back into the rack" : "Put away"}
-      </button>
+      </Button>
       <Trouble error={away.error} />
-    </div>
+    </Section>
   );
 }

@@ -6,6 +6,7 @@ import type { Plate } from "../../../api/plates";
 import { beginRun } from "../../../api/runs";
 import { newId } from "../../../device/ids";
 import { useHere } from "../../../frame/useHere";
+import { Button } from "../../../ui/Button";
 import { Mark } from "../../../ui/Mark";
 import { Trouble } from "../../../ui/Trouble";
 import { Acknowledge } from "./Acknowledge";
@@ -24,16 +25,15 @@ export function Begin({ plate, plans }: { plate: Plate; plans: Plan[] }) {
   return (
     <>
       {offered.map((plan, i) => (
-        <button
+        <Button
           key={plan.part}
-          type="button"
-          className={due.length > 0 && i === 0 ? "btn bath" : "btn quiet"}
+          look={due.length > 0 && i === 0 ? "bath" : "quiet"}
           disabled={begin.isPending}
           onClick={() => press(plan)}
         >
           <Mark name="bath" /> {due.length > 0 ? "Begin to bite" : "Bite it again"}
           {plans.length > 1 ? ` ${plan.process.many}` : ""}
-        </button>
+        </Button>
       ))}
       {asking ? (
         <Acknowledge

@@ -1,63 +1,74 @@
 import type { Plan } from "../../../api/plans";
 import { ToneSign } from "../../../figures/ToneSign";
+import { Care } from "../../../ui/Care";
 import { Mark } from "../../../ui/Mark";
+import { Digits, Table } from "../../../ui/Table";
 import { clock } from "../../../ui/times";
+
+type Phase = "done" | "now" | "planned";
+type Bite = Plan["sheet"]["plan"]["bites"][number];
 
 /** The bites as a table: by the clock, as they count, in all, what to stop out, what to beware of. */
 export function StageList({ plan }: { plan: Plan }) {
   const { done, bites, warnings } = plan.sheet.plan;
-  const all = [
-    ...done.map((bite) => ({ bite, phase: "done" })),
-    ...bites.map((bite, i) => ({ bite, phase: plan.in_bath && i === 0 ? "now" : "planned" })),
+  const all: { bite: Bite; phase: Phase }[] = [
+    ...done.map((bite) => ({ bite, phase: "done" as Phase })),
+    ...bites.map((bite, i) => ({
+      bite,
+      phase: (plan.in_bath && i === 0 ? "now" : "planned") as Phase,
+    })),
   ];
   return (
     <>
-      <table>
-        <thead>
-          <tr>
-            <th>Bite</th>
-            <th className="right">Clock</th>
-            <th className="right desk">Counts as</th>
-            <th className="right">In all</th>
-            <th>{plan.process.hands.follow}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {all.map(({ bite, phase }, i) => {
-            const next = all[i + 1]?.bite;
-            return (
-              <tr key={bite.number} className={phase === "now" ? "now" : undefined}>
-                <td style={{ whiteSpace: "nowrap" }}>
-                  <span style={{ display: "inline-block", width: 22 }}>
-                    {phase === "done" ? (
-                      <Mark name="done" size={15} />
-                    ) : phase === "now" ? (
-                      <Mark name="bath" size={17} />
-                    ) : null}
-                  </span>
-                  <b className="n">{bite.number}</b>
-                  <span className="vh">{phase}</span>
-                </td>
-                <td className="right n">{clock(bite.seconds)}</td>
-                <td className="right n desk">{clock(bite.reference_seconds)}</td>
-                <td className="right n">
-                  {clock(Math.max(...bite.areas.map((a) => a.reference_seconds)))}
-                </td>
-                <td>
-                  <Closes plan={plan} names={next?.stop_out_before ?? []} last={!next} />
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <Table
+        columns={[
+          { head: "Bite" },
+          { head: "Clock", right: true },
+          { head: "Counts as", right: true, desk: true },
+          { head: "In all", right: true },
+          { head: plan.process.hands.follow },
+        ]}
+      >
+        {all.map(({ bite, phase }, i) => (
+          <Row
+            key={bite.number}
+            plan={plan}
+            bite={bite}
+            phase={phase}
+            next={all[i + 1]?.bite ?? null}
+          />
+        ))}
+      </Table>
       {warnings.map((warning) => (
-        <p key={warning.code + warning.area} className="care" style={{ margin: "8px 0 0" }}>
-          <Mark name="care" />
-          <span>{warning.text}</span>
-        </p>
+        <Care key={warning.code + warning.area} className="mt-2">
+          {warning.text}
+        </Care>
       ))}
     </>
+  );
+}
+
+type RowProps = { plan: Plan; bite: Bite; phase: Phase; next: Bite | null };
+
+function Row({ plan, bite, phase, next }: RowProps) {
+  const now = phase === "now";
+  return (
+    <tr className={now ? "bg-verdigris-pale" : undefined}>
+      <td className={`whitespace-nowrap ${now ? "border-l-4 border-l-verdigris pl-1.5" : ""}`}>
+        <span className="inline-block w-5.5 [&>svg]:inline">
+          {phase === "done" ? <Mark name="done" size={15} /> : null}
+          {now ? <Mark name="bath" size={17} /> : null}
+        </span>
+        <b className="num">{bite.number}</b>
+        <span className="sr-only">{phase}</span>
+      </td>
+      <Digits>{clock(bite.seconds)}</Digits>
+      <Digits desk>{clock(bite.reference_seconds)}</Digits>
+      <Digits>{clock(Math.max(...bite.areas.map((a) => a.reference_seconds)))}</Digits>
+      <td>
+        <Closes plan={plan} names={next?.stop_out_before ?? []} last={!next} />
+      </td>
+    </tr>
   );
 }
 
@@ -68,12 +79,13 @@ function Closes({ plan, names, last }: { plan: Plan; names: string[]; last: bool
     <>
       {names.map((name) => {
         const place = plan.areas.findIndex((area) => area.name === name);
+        const parts = plan.areas[place]?.parts;
         return (
-          <span key={name} style={{ display: "flex", gap: 8, alignItems: "center" }}>
+          <span key={name} className="flex items-center gap-2">
             <ToneSign tone={place} size={16} />
             <span>
               {name}
-              {plan.areas[place]?.parts ? `: ${plan.areas[place].parts}` : ""}
+              {parts ? `: ${parts}` : ""}
             </span>
           </span>
         );

@@ -1,162 +1,131 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import type { Shapes } from "../../../api/client";
 import { letGo, makeLink, membersQuery, setRole } from "../../../api/rooms";
-import { saveUnits, sessionQuery } from "../../../api/session";
 import { useHere } from "../../../frame/useHere";
-import { Segments } from "../../../ui/Field";
+import { Button } from "../../../ui/Button";
+import { Section } from "../../../ui/Section";
+import { Segments } from "../../../ui/Segments";
+import { Table } from "../../../ui/Table";
 import { Trouble } from "../../../ui/Trouble";
+import { MyUnits } from "./MyUnits";
+
+type Role = "keeper" | "printer";
+const ROLES = [
+  ["keeper", "keeper"],
+  ["printer", "printer"],
+] as const;
 
 /** Who is in the room, links to hand over, and one's own units. */
 export function Members() {
   const { room, keeper, roomName } = useHere();
-  const client = useQueryClient();
   const { data } = useQuery(membersQuery(room));
+  const acts = useMemberActs();
+  return (
+    <div className="max-w-215">
+      <h1 className="mb-3">Members of {roomName}</h1>
+      <Table
+        columns={[
+          { head: "Name" },
+          { head: "Sign-in name" },
+          { head: "Role" },
+          ...(keeper ? [{ head: "Actions", hidden: true }] : []),
+        ]}
+      >
+        {data?.map((member) => (
+          <Row key={member.user} member={member} acts={acts} />
+        ))}
+      </Table>
+      {keeper ? <HandOver acts={acts} /> : null}
+      <Trouble error={acts.error} />
+      <MyUnits />
+    </div>
+  );
+}
+
+type Acts = ReturnType<typeof useMemberActs>;
+
+function useMemberActs() {
+  const { room } = useHere();
+  const client = useQueryClient();
   const [link, setLink] = useState("");
   const refresh = () => client.invalidateQueries({ queryKey: [room, "members"] });
   const make = useMutation({
-    mutationFn: (body: Parameters<typeof makeLink>[1]) => makeLink(room, body),
+    mutationFn: (body: Shapes["LinkIn"]) => makeLink(room, body),
     onSuccess: (made) => setLink(location.origin + made.path),
   });
   const role = useMutation({
-    mutationFn: (to: { user: string; role: "keeper" | "printer" }) =>
-      setRole(room, to.user, to.role),
+    mutationFn: (to: { user: string; role: Role }) => setRole(room, to.user, to.role),
     onSuccess: refresh,
   });
   const leave = useMutation({
     mutationFn: (user: string) => letGo(room, user),
     onSuccess: refresh,
   });
+  return {
+    link,
+    make: make.mutate,
+    role: role.mutate,
+    letGo: leave.mutate,
+    error: make.error ?? role.error ?? leave.error,
+  };
+}
+
+function Row({ member, acts }: { member: Shapes["MemberOut"]; acts: Acts }) {
+  const { keeper } = useHere();
+  const { user, name, sign_in, role } = member;
   return (
-    <div style={{ maxWidth: 860 }}>
-      <h1>Members of {roomName}</h1>
-      <table style={{ marginTop: 14 }}>
-        <thead>
-          <tr>
-            <th>Name</th>
-            <th>Sign-in name</th>
-            <th>Role</th>
-            {keeper ? (
-              <th>
-                <span className="vh">Actions</span>
-              </th>
-            ) : null}
-          </tr>
-        </thead>
-        <tbody>
-          {data?.map((member) => (
-            <tr key={member.user}>
-              <td>
-                <b>{member.name}</b>
-              </td>
-              <td>{member.sign_in}</td>
-              <td>
-                {keeper ? (
-                  <Segments
-                    label={`Role of ${member.name}`}
-                    value={member.role as "keeper"}
-                    options={[
-                      ["keeper", "keeper"],
-                      ["printer", "printer"],
-                    ]}
-                    onChange={(to) => role.mutate({ user: member.user, role: to })}
-                  />
-                ) : (
-                  member.role
-                )}
-              </td>
-              {keeper ? (
-                <td className="right" style={{ whiteSpace: "nowrap" }}>
-                  <button
-                    type="button"
-                    className="btn quiet"
-                    onClick={() => make.mutate({ kind: "reset", user: member.user })}
-                  >
-                    New password
-                  </button>
-                  <button
-                    type="button"
-                    className="btn quiet"
-                    onClick={() => leave.mutate(member.user)}
-                  >
-                    Let go
-                  </button>
-                </td>
-              ) : null}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+    <tr className="[&>td]:align-middle">
+      <td>
+        <b>{name}</b>
+      </td>
+      <td>{sign_in}</td>
+      <td>
+        {keeper ? (
+          <Segments
+            label={`Role of ${name}`}
+            value={role as Role}
+            options={ROLES}
+            onChange={(to) => acts.role({ user, role: to })}
+          />
+        ) : (
+          role
+        )}
+      </td>
       {keeper ? (
-        <section className="section">
-          <h2>Hand over a link</h2>
-          <p className="note">
-            No mail is sent. Give the link to the person; it works once, for three days.
-          </p>
-          <div className="flex flex-wrap gap-3">
-            <button
-              type="button"
-              className="btn strong"
-              onClick={() => make.mutate({ kind: "invite", role: "printer" })}
-            >
-              Invite a printer
-            </button>
-            <button
-              type="button"
-              className="btn"
-              onClick={() => make.mutate({ kind: "invite", role: "keeper" })}
-            >
-              Invite a keeper
-            </button>
-          </div>
-          {link ? (
-            <p className="field" style={{ padding: 12, wordBreak: "break-all" }}>
-              <code>{link}</code>
-            </p>
-          ) : null}
-        </section>
+        <td className="text-right whitespace-nowrap">
+          <Button look="quiet" onClick={() => acts.make({ kind: "reset", user })}>
+            New password
+          </Button>
+          <Button look="quiet" onClick={() => acts.letGo(user)}>
+            Let go
+          </Button>
+        </td>
       ) : null}
-      <Trouble error={make.error ?? role.error ?? leave.error} />
-      <MyUnits />
-    </div>
+    </tr>
   );
 }
 
-function MyUnits() {
-  const { me } = useHere();
-  const client = useQueryClient();
-  const save = useMutation({
-    mutationFn: saveUnits,
-    onSuccess: () => client.invalidateQueries({ queryKey: sessionQuery.queryKey }),
-  });
-  const units = {
-    length_unit: me.length_unit as "mm",
-    temperature_unit: me.temperature_unit as "C",
-  };
+function HandOver({ acts }: { acts: Acts }) {
   return (
-    <section className="section">
-      <h2>Your units</h2>
-      <div className="flex flex-wrap gap-4" style={{ marginTop: 10 }}>
-        <Segments
-          label="Lengths"
-          value={units.length_unit as string}
-          options={[
-            ["mm", "mm"],
-            ["in", "inches"],
-          ]}
-          onChange={(length_unit) => save.mutate({ ...units, length_unit: length_unit as "mm" })}
-        />
-        <Segments
-          label="Temperatures"
-          value={units.temperature_unit as string}
-          options={[
-            ["C", "°C"],
-            ["F", "°F"],
-          ]}
-          onChange={(temperature_unit) =>
-            save.mutate({ ...units, temperature_unit: temperature_unit as "C" })
-          }
-        />
+    <Section>
+      <h2>Hand over a link</h2>
+      <p className="note mt-1 mb-2.5">
+        No mail is sent. Give the link to the person; it works once, for three days.
+      </p>
+      <div className="flex flex-wrap gap-3">
+        <Button look="strong" onClick={() => acts.make({ kind: "invite", role: "printer" })}>
+          Invite a printer
+        </Button>
+        <Button onClick={() => acts.make({ kind: "invite", role: "keeper" })}>
+          Invite a keeper
+        </Button>
       </div>
-    </section>
+      {acts.link ? (
+        <p className="mt-3 border-[1.5px] border-ink bg-white p-3 font-mono break-all">
+          <code>{acts.link}</code>
+        </p>
+      ) : null}
+    </Section>
   );
 }

@@ -1,72 +1,80 @@
+import { Switch } from "@headlessui/react";
 import { useState } from "react";
-import { Link } from "react-router";
 import type { Run } from "../../../api/runs";
-import { useHere } from "../../../frame/useHere";
-import { Waits } from "../../../frame/Waits";
 import type { Bite } from "../../../device/local";
 import type { Waiting } from "../../../device/waiting";
-import { Mark } from "../../../ui/Mark";
-import { wallClock } from "../../../ui/times";
+import { NightBar, WayOut } from "../../../frame/NightBar";
+import { useHere } from "../../../frame/useHere";
+import { Waits } from "../../../frame/Waits";
+import { useNowOf } from "../../../ui/useNow";
 import { setSound, soundOn } from "./useCountdown";
+
+const NO_LINE_AFTER_MS = 4_000;
 
 type Props = {
   run: Run;
   inBath: boolean;
   begun: boolean;
   bite: Bite | null;
-  now: number;
   waiting: Waiting[];
 };
 
 /** State, plate, bite, way out, time. */
-export function Bar({ run, inBath, begun, bite, now, waiting }: Props) {
+export function Bar({ run, inBath, begun, bite, waiting }: Props) {
   const { hands } = run.process;
-  const { room, zone } = useHere();
-  const [sound, hear] = useState(soundOn);
-  const refused = waiting.find((each) => each.refused);
-  const old = waiting.some((each) => !each.refused && Date.now() - each.at > 4_000);
+  const { room } = useHere();
+  const state = inBath
+    ? hands.wet
+    : !bite
+      ? "All bites done"
+      : begun
+        ? hands.dry
+        : "Not bitten yet";
   return (
-    <header className="run-bar">
-      <div className="run-is">
-        <Mark name={inBath ? "bath" : "lifted"} />
-        {inBath ? hands.wet : !bite ? "All bites done" : begun ? hands.dry : "Not bitten yet"}
-      </div>
-      <h1 className="run-plate">{run.plate_name}</h1>
+    <NightBar mark={inBath ? "bath" : "lifted"} state={state} name={run.plate_name}>
       {bite ? (
-        <span className="run-bite">
+        <span className="text-far whitespace-nowrap text-night-ink-2 max-desk:hidden">
           bite {bite.number} of {bite.of}
         </span>
       ) : null}
-      <span className="run-line" role="status">
-        {refused
-          ? `Kept here, not taken: ${refused.refused}`
-          : old
-            ? "No line. Kept here, sent later."
-            : ""}
-      </span>
-      <Waits />
-      <button
-        type="button"
-        className="run-way"
-        style={{ background: "none", border: 0, minHeight: 48 }}
-        aria-pressed={sound}
-        onClick={() => {
-          setSound(!sound);
-          hear(!sound);
-        }}
-      >
-        <span className="word">{sound ? "Sound on" : "Sound off"}</span>
-      </button>
-      <Link
-        className="run-way"
-        style={{ marginLeft: 0 }}
-        to={`/r/${room}/plates/${run.plate}`}
-        aria-label="Plate page"
-      >
-        <span className="key">Esc</span>
-        <span className="word">Plate page</span>
-      </Link>
-      <span className="run-clock">{wallClock(now, zone)}</span>
-    </header>
+      <Line waiting={waiting} />
+      <Waits look="bath" />
+      <Sound />
+      <WayOut to={`/r/${room}/plates/${run.plate}`} word="Plate page" />
+    </NightBar>
+  );
+}
+
+/** What of this device's events the server has not. */
+function Line({ waiting }: { waiting: Waiting[] }) {
+  const refused = waiting.find((each) => each.refused)?.refused;
+  const old = useNowOf(() =>
+    waiting.some((each) => !each.refused && Date.now() - each.at > NO_LINE_AFTER_MS),
+  );
+  return (
+    <span
+      role="status"
+      className="ml-4.5 text-lead whitespace-nowrap text-night-ferric max-phone:text-note"
+    >
+      {refused ? `Kept here, not taken: ${refused}` : old ? "No line. Kept here, sent later." : ""}
+    </span>
+  );
+}
+
+function Sound() {
+  const [sound, hear] = useState(soundOn);
+  const turn = (on: boolean) => {
+    setSound(on);
+    hear(on);
+  };
+  return (
+    <Switch
+      checked={sound}
+      onChange={turn}
+      aria-label="Sound"
+      className="ml-auto min-h-12 px-2.5 text-h3 whitespace-nowrap text-night-ink-2 group-has-data-waits:max-desk:hidden max-phone:hidden"
+    >
+      {sound ? "Sound on" : "Sound off"}
+    </Switch>
   );
 }

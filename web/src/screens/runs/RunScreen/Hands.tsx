@@ -1,64 +1,98 @@
+import type { ComponentProps, ReactNode } from "react";
 import type { Run } from "../../../api/runs";
 import type { Immersion } from "../../../device/fold";
-import type { Bite, Local } from "../../../device/local";
+import type { Bite } from "../../../device/local";
+import { Key } from "../../../ui/Key";
 import { Mark } from "../../../ui/Mark";
-import type { Asked } from "./Panel";
 import type { Acts } from "./useActs";
 
-type Props = {
-  run: Run;
-  dip: Immersion | null;
-  bite: Bite | null;
-  local: Local;
-  asked: Asked;
-  acts: Acts;
-  openTemperature: () => void;
-};
+type Props = { run: Run; dip: Immersion | null; bite: Bite | null; acts: Acts };
 
 /** One big control, and three small ones. */
-export function Hands({ run, dip, bite, asked, acts, openTemperature }: Props) {
+export function Hands({ run, dip, bite, acts }: Props) {
   const cover = acts.toCover();
-  const ask = asked === "dip-anyway";
-  const words = run.process.hands;
   return (
-    <footer className="run-hands">
+    <footer className="col-span-full grid grid-cols-[minmax(0,1fr)_176px_196px_168px] border-t-2 border-night-line max-desk:row-start-4 max-desk:grid-cols-3 max-desk:grid-rows-[140px_1fr] max-phone:grid-rows-[122px_1fr]">
       {dip ? (
-        <button type="button" className="big" onClick={acts.main}>
+        <Big look="go" onClick={acts.main}>
           <Mark name="lift" />
-          {words.lift}
-          <span className="key">Space</span>
-        </button>
+          {run.process.hands.lift}
+          <Key className="h-14.5! px-4.5! text-far! max-phone:hidden">Space</Key>
+        </Big>
       ) : (
-        <button
-          type="button"
-          className={`big${ask ? " ask" : cover.length > 0 ? " wait" : ""}`}
-          disabled={!bite}
-          onClick={acts.main}
-        >
-          <Mark name="dip" />
-          {ask ? <span style={{ fontSize: "0.55em" }}>{words.dip} anyway?</span> : words.dip}
-          <span className="key">Space</span>
-          {cover.length > 0 && !ask ? (
-            <em>when {cover.join(", ").toLowerCase()} is covered and dry</em>
-          ) : null}
-        </button>
+        <Dip run={run} bite={bite} acts={acts} cover={cover} />
       )}
       {dip ? (
-        <button type="button" onClick={acts.care}>
-          <span className="key">F</span>
+        <Small letter="F" onClick={acts.care}>
           {run.care.done}
-        </button>
+        </Small>
       ) : (
-        <button type="button" disabled={cover.length === 0} onClick={acts.cover}>
-          <span className="key">C</span>Covered
-        </button>
+        <Small letter="C" disabled={cover.length === 0} onClick={acts.cover}>
+          Covered
+        </Small>
       )}
-      <button type="button" onClick={openTemperature}>
-        <span className="key">T</span>Temperature
-      </button>
-      <button type="button" onClick={acts.undo}>
-        <span className="key">Z</span>Undo last
-      </button>
+      <Small letter="T" onClick={() => acts.ask("temperature")}>
+        Temperature
+      </Small>
+      <Small letter="Z" onClick={acts.undo}>
+        Undo last
+      </Small>
     </footer>
+  );
+}
+
+type DipProps = { run: Run; bite: Bite | null; acts: Acts; cover: string[] };
+
+/** Dip, once what is to be covered is; a first press before that asks. */
+function Dip({ run, bite, acts, cover }: DipProps) {
+  const ask = acts.asked === "dip-anyway";
+  const verb = run.process.hands.dip;
+  return (
+    <Big look={ask ? "ask" : cover.length > 0 ? "wait" : "go"} disabled={!bite} onClick={acts.main}>
+      <Mark name="dip" />
+      {ask ? <span className="text-far-2">{verb} anyway?</span> : verb}
+      <Key className="h-14.5! px-4.5! text-far! max-phone:hidden">Space</Key>
+      {cover.length > 0 && !ask ? (
+        <em className="max-w-58 text-left font-text text-h2 leading-tight font-medium text-night-ink-2 not-italic max-phone:max-w-30 max-phone:text-body">
+          when {cover.join(", ").toLowerCase()} is covered and dry
+        </em>
+      ) : null}
+    </Big>
+  );
+}
+
+const BIG = {
+  go: "bg-(--glow) text-far-4 text-night outline-solid",
+  wait: "bg-night-2 text-far-3 text-night-ink outline-dashed",
+  ask: "bg-night-ferric text-far-3 text-night outline-solid",
+};
+
+/** The control that hands in wet gloves find. */
+export function Big({ look, ...rest }: ComponentProps<"button"> & { look: keyof typeof BIG }) {
+  return (
+    <button
+      type="button"
+      className={`flex min-h-24 items-center justify-center gap-7 px-4 font-slab leading-none font-black outline-[5px] -outline-offset-12 outline-night-ink disabled:bg-night-2 disabled:text-night-ink max-desk:col-span-full max-phone:gap-4.5 max-phone:text-far-3 [&>svg]:size-23 [&>svg]:flex-none max-phone:[&>svg]:size-15 ${BIG[look]}`}
+      {...rest}
+    />
+  );
+}
+
+function Small({
+  letter,
+  children,
+  ...rest
+}: ComponentProps<"button"> & { letter: string; children: ReactNode }) {
+  return (
+    <button
+      type="button"
+      className="flex min-h-24 flex-col items-center justify-center gap-3 border-l-2 border-night-line px-1 text-far font-semibold disabled:text-night-ink-2 max-desk:flex-row max-desk:border-t-2 max-desk:text-h2 max-desk:first-of-type:border-l-0 max-phone:min-h-16 max-phone:text-lead"
+      {...rest}
+    >
+      <Key className="h-12.5! min-w-13.5! rounded-plate! border-2! border-b-5! text-far! max-phone:hidden">
+        {letter}
+      </Key>
+      {children}
+    </button>
   );
 }

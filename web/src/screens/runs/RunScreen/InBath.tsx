@@ -1,14 +1,17 @@
 import type { Run } from "../../../api/runs";
-import { useHere } from "../../../frame/useHere";
 import type { Immersion } from "../../../device/fold";
 import type { Bite, Local } from "../../../device/local";
 import { readingsOf } from "../../../device/local";
-import { secondsToLift, speedAt } from "../../../device/sheet";
+import { secondsToLift } from "../../../device/sheet";
 import type { Log } from "../../../device/useRun";
-import { Mark } from "../../../ui/Mark";
-import { clock, wallClock } from "../../../ui/times";
-import { shownTemperature, temperatureUnit } from "../../../ui/units";
+import { useHere } from "../../../frame/useHere";
+import { clock } from "../../../ui/times";
+import { shownTemperature } from "../../../ui/units";
+import { useNowOf } from "../../../ui/useNow";
+import { FarClock } from "../../../ui/night/FarClock";
 import { Gauge } from "./Gauge";
+import { Said } from "../../../ui/night/Night";
+import { Readings } from "./Readings";
 import { Stale } from "./Stale";
 
 const READY_SECONDS = 30;
@@ -18,62 +21,30 @@ type Props = {
   local: Local;
   dip: Immersion;
   bite: Bite;
-  now: number;
   due: number;
   stale: boolean;
+  flash: boolean;
   log: Log;
-  said: string | null;
 };
 
 /** In the bath: the clock, what happens at zero, and three readings. */
-export function InBath(props: Props) {
-  const { run, local, dip, bite, now, due, stale, log } = props;
-  const { zone, me } = useHere();
-  const left = due - now;
-  const words = run.process.hands;
-  const pace = speedAt(run.sheet, local.celsius);
+export function InBath({ run, local, dip, bite, due, stale, flash, log }: Props) {
   return (
     <>
-      <div className="run-gauge">
-        <Gauge run={run} local={local} bite={bite} dip={dip} now={now} />
+      <div className="min-h-0 pt-3.5 pr-2 pb-2.5 pl-3.5 max-desk:row-start-3 max-desk:px-5.5 max-desk:pb-1 max-phone:min-h-37 max-phone:px-4">
+        <Gauge run={run} local={local} bite={bite} dip={dip} />
       </div>
-      <section className="run-read">
+      <section
+        className={`relative flex min-h-0 min-w-0 flex-col pr-8 pl-4.5 max-desk:row-start-2 max-desk:px-5.5 max-desk:pt-4.5 max-phone:px-4 max-phone:pt-3 ${flash ? "bg-night-ink text-night" : ""}`}
+      >
         {stale ? (
-          <Stale run={run} dip={dip} due={due} now={now} log={log} />
+          <Stale dip={dip} due={due} log={log} />
         ) : (
-          <Countdown left={left} />
-        )}
-        {stale ? null : (
           <>
-            <p className="run-next">
-              {left >= 0 ? "At zero: " : ""}
-              <b>{left >= 0 ? words.at_zero : `${words.lift} now.`}</b>{" "}
-              {bite.closes.length > 0 && bite.number < bite.of ? (
-                <>
-                  {words.follow} {named(run, bite.closes)}.
-                </>
-              ) : (
-                words.finish
-              )}
-            </p>
+            <Countdown due={due} />
+            <Next run={run} bite={bite} due={due} />
             <Moved run={run} local={local} dip={dip} bite={bite} />
-            <dl className="run-trio">
-              <Care run={run} local={local} dip={dip} now={now} />
-              <div>
-                <dt>
-                  <Mark name="heat" />
-                  Bites <b>×{pace.toFixed(2)}</b>
-                </dt>
-                <dd>
-                  {shownTemperature(local.celsius, me)}
-                  <small>{temperatureUnit(me)}</small>
-                </dd>
-              </div>
-              <div>
-                <dt>{words.lift} at</dt>
-                <dd>{wallClock(due, zone)}</dd>
-              </div>
-            </dl>
+            <Readings run={run} local={local} dip={dip} due={due} />
           </>
         )}
       </section>
@@ -81,29 +52,33 @@ export function InBath(props: Props) {
   );
 }
 
-export function named(run: Run, names: string[]): string {
+function named(run: Run, names: string[]): string {
   const all = run.areas.filter((area) => names.includes(area.name));
   return all.map((area) => (area.parts ? `${area.name}: ${area.parts}` : area.name)).join("; ");
 }
 
-function Countdown({ left }: { left: number }) {
-  const text = clock(left >= 0 ? Math.ceil(left) : -left);
-  const [minutes, seconds] = [text.split(":").slice(0, -1).join(":"), text.split(":").at(-1)];
-  const word = left < 0 ? "over" : left <= READY_SECONDS ? "get ready" : "to go";
+function Countdown({ due }: { due: number }) {
+  const left = useNowOf((now) => (due >= now ? Math.ceil(due - now) : -Math.round(now - due)));
+  const over = useNowOf((now) => now > due);
+  const word = over ? "over" : left <= READY_SECONDS ? "get ready" : "to go";
+  return <FarClock text={clock(Math.abs(left))} over={over} word={word} />;
+}
+
+function Next({ run, bite, due }: { run: Run; bite: Bite; due: number }) {
+  const over = useNowOf((now) => now > due);
+  const words = run.process.hands;
   return (
-    <div
-      className={`run-time${left < 0 ? " late" : ""}${text.length > 4 ? " long" : ""}`}
-      role="timer"
-      aria-label={`${text} ${word}`}
-    >
-      <span>
-        {left < 0 ? "+" : ""}
-        {minutes}
-      </span>
-      <i aria-hidden="true" />
-      <span>{seconds}</span>
-      <small>{word}</small>
-    </div>
+    <p className="text-far-2 leading-[1.14] font-semibold tracking-tight max-desk:mt-2.5 max-desk:mb-4.5 max-phone:mt-2 max-phone:mb-3 max-phone:text-h2">
+      {over ? "" : "At zero: "}
+      <b className="text-(--glow)">{over ? `${words.lift} now.` : words.at_zero}</b>{" "}
+      {bite.closes.length > 0 && bite.number < bite.of ? (
+        <>
+          {words.follow} {named(run, bite.closes)}.
+        </>
+      ) : (
+        words.finish
+      )}
+    </p>
   );
 }
 
@@ -117,31 +92,9 @@ function Moved({ run, local, dip, bite }: { run: Run; local: Local; dip: Immersi
   const change = Math.round(after - before);
   if (change === 0) return null;
   return (
-    <p className="run-said" role="status">
+    <Said role="status">
       Bath {shownTemperature(local.celsius, me)}: {clock(Math.abs(change))}{" "}
       {change < 0 ? "taken off" : "put on"}.
-    </p>
-  );
-}
-
-function Care({ run, local, dip, now }: { run: Run; local: Local; dip: Immersion; now: number }) {
-  const every = run.care.every_seconds;
-  if (!every)
-    return (
-      <div>
-        <dt>In the bath</dt>
-        <dd>{clock(now - dip.at_seconds)}</dd>
-      </div>
-    );
-  const since = Math.max(dip.at_seconds, local.state.last_cared_seconds ?? dip.at_seconds);
-  const left = since + every - now;
-  return (
-    <div className="f">
-      <dt>
-        <Mark name={run.care.mark} />
-        {run.care.verb} {left >= 0 ? "in" : "now"}
-      </dt>
-      <dd>{left >= 0 ? clock(left) : "now"}</dd>
-    </div>
+    </Said>
   );
 }

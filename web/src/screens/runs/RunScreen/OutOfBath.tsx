@@ -1,58 +1,42 @@
-import { useId } from "react";
 import type { Run } from "../../../api/runs";
-import { grainTile } from "../../../figures/grain";
-import { Patterns } from "../../../figures/Patterns";
 import type { Bite, Local } from "../../../device/local";
-import { reached } from "../../../device/local";
-import { looksAt, secondsToLift, standsAt } from "../../../device/sheet";
+import { secondsToLift } from "../../../device/sheet";
 import { Mark } from "../../../ui/Mark";
+import { TimeWord } from "../../../ui/Ticking";
 import { clock } from "../../../ui/times";
+import { Cover } from "./Cover";
+import { FarText, FarTitle, OutPart, Said } from "../../../ui/night/Night";
+import { Reading } from "./Readings";
 import type { Acts } from "./useActs";
 
-type Props = { run: Run; local: Local; bite: Bite; now: number; acts: Acts };
+type Props = { run: Run; local: Local; bite: Bite; acts: Acts };
 
 /** Out of the bath: what to cover, how long it has been out, what comes next. */
-export function OutOfBath({ run, local, bite, now, acts }: Props) {
+export function OutOfBath({ run, local, bite, acts }: Props) {
   const last = local.state.dips.at(-1);
-  const words = run.process.hands;
+  const lifted = last?.lifted_seconds ?? null;
   const cover = acts.toCover();
   const next = secondsToLift(run.sheet, [[0, local.celsius]], bite.target);
   return (
-    <div className="run-out">
+    <OutPart>
       <Cover run={run} local={local} bite={bite} cover={cover} />
-      <section>
-        <h1>{heading(run, bite, cover)}</h1>
-        <p>
+      <section className="max-desk:-order-1">
+        <FarTitle>{heading(run, bite, cover)}</FarTitle>
+        <FarText>
           {cover.length > 0
             ? `${partsOf(run, cover)} As it lies on the plate: mirrored.`
-            : words.ready}
-        </p>
-        {acts.said ? <p className="run-said">{acts.said}</p> : null}
-        {last ? (
-          <ul className="run-checks">
-            <Check done={local.state.rinsed} text="rinsed" onDo={acts.rinsed} />
-            {run.mordant.includes("ferric") ? (
-              <Check
-                done={local.state.neutralised}
-                text="bicarbonate wipe"
-                onDo={acts.neutralised}
-              />
-            ) : null}
-            <Check done={cover.length === 0} text="covered" onDo={acts.cover} />
-          </ul>
-        ) : null}
-        <dl className="run-duo m-0">
-          <div>
-            <dt>{last ? "Out for" : "Not bitten yet"}</dt>
-            <dd>{last?.lifted_seconds ? clock(now - last.lifted_seconds) : "0:00"}</dd>
-          </div>
-          <div>
-            <dt>Then bite {bite.number} for</dt>
-            <dd>{clock(next)}</dd>
-          </div>
+            : run.process.hands.ready}
+        </FarText>
+        {acts.said ? <Said>{acts.said}</Said> : null}
+        {last ? <Checks run={run} local={local} acts={acts} covered={cover.length === 0} /> : null}
+        <dl className="mt-5 grid grid-cols-2 border-t-2 border-night-line max-phone:mt-3">
+          <Reading name={last ? "Out for" : "Not bitten yet"}>
+            {lifted === null ? "0:00" : <TimeWord told={(now) => clock(now - lifted)} />}
+          </Reading>
+          <Reading name={`Then bite ${bite.number} for`}>{clock(next)}</Reading>
         </dl>
       </section>
-    </div>
+    </OutPart>
   );
 }
 
@@ -71,77 +55,32 @@ function partsOf(run: Run, names: string[]): string {
   return parts ? `${parts.charAt(0).toUpperCase()}${parts.slice(1)}.` : "";
 }
 
-function Check({ done, text, onDo }: { done: boolean; text: string; onDo: () => void }) {
+type ChecksProps = { run: Run; local: Local; acts: Acts; covered: boolean };
+
+function Checks({ run, local, acts, covered }: ChecksProps) {
   return (
-    <li>
-      <button type="button" aria-pressed={done} onClick={() => !done && onDo()}>
-        {done ? <Mark name="done" /> : <Mark name="brush" />}
-        {text}
-      </button>
-    </li>
+    <ul className="mt-4.5 flex flex-wrap gap-2.5">
+      <Check done={local.state.rinsed} text="rinsed" onDo={acts.rinsed} />
+      {run.mordant.includes("ferric") ? (
+        <Check done={local.state.neutralised} text="bicarbonate wipe" onDo={acts.neutralised} />
+      ) : null}
+      <Check done={covered} text="covered" onDo={acts.cover} />
+    </ul>
   );
 }
 
-/** What stands beside an area, by how areas end in this process. */
-const SAYS = {
-  "stop-out": { first: "leave open", open: "leave open", closed: "covered" },
-  leave: { first: "brush", open: "brush again", closed: "leave alone" },
-} as const;
-
-function Cover({
-  run,
-  local,
-  bite,
-  cover,
-}: {
-  run: Run;
-  local: Local;
-  bite: Bite;
-  cover: string[];
-}) {
-  const group = useId().replaceAll(/[^a-zA-Z0-9]/g, "");
-  const totals = reached(run, local);
-  const words = SAYS[run.process.hands.closing];
-  const last = local.state.dips.length > 0;
+function Check({ done, text, onDo }: { done: boolean; text: string; onDo: () => void }) {
   return (
-    <div className="cover">
-      {run.areas.map((area) => {
-        const { name } = area;
-        const now = cover.includes(name);
-        const open = bite.open.includes(name);
-        const looks = looksAt(run.sheet, name, totals.get(name) ?? 0) ?? 94;
-        const id = `${group}${name.replaceAll(/\W/g, "")}`;
-        return (
-          <div key={name} className={`cover-row${now ? " now" : ""}`}>
-            <svg viewBox="0 0 86 48" aria-hidden="true">
-              <Patterns id={id} tones={[looks]} />
-              <rect
-                width="86"
-                height="48"
-                fill={open || now ? `url(#${id}-g${grainTile(looks).key})` : "#221C17"}
-                stroke="#CBBFAF"
-                strokeWidth="2"
-              />
-              {now ? (
-                <path
-                  d="M-6 48L42 0M14 48L62 0M34 48L82 0M54 48L96 6"
-                  stroke="#F2B64A"
-                  strokeWidth="7"
-                />
-              ) : null}
-            </svg>
-            <div>
-              <b>{name}</b>
-              <span>{area.parts}</span>
-            </div>
-            <span className="what">
-              {now ? "cover now" : open ? (last ? words.open : words.first) : words.closed}
-              {`, ${standsAt(run.sheet, name, totals.get(name) ?? 0)}`}
-            </span>
-          </div>
-        );
-      })}
-      {last ? null : <p className="run-said mt-5! text-[19px]! leading-snug!">{run.cautions[0]}</p>}
-    </div>
+    <li>
+      <button
+        type="button"
+        aria-pressed={done}
+        onClick={() => !done && onDo()}
+        className="flex min-h-15 items-center gap-2.5 rounded-key border-2 border-night-line px-4.5 text-far text-night-ink-2 aria-pressed:border-night-ink aria-pressed:text-night-ink max-phone:min-h-12 max-phone:px-3 max-phone:text-lead"
+      >
+        <Mark name={done ? "done" : "brush"} size={26} />
+        {text}
+      </button>
+    </li>
   );
 }

@@ -1,68 +1,40 @@
-import { useEffect, useRef, useState } from "react";
-import type { Run } from "../../../api/runs";
-import { useHere } from "../../../frame/useHere";
 import type { Log } from "../../../device/useRun";
-import { readTemperature, temperatureUnit } from "../../../ui/units";
+import { shapeOf, temperature } from "../../../ui/form/shape";
+import { useForm } from "../../../ui/form/useForm";
+import { NightButton } from "../../../ui/night/Night";
+import { NightField } from "./NightField";
+import type { Acts } from "./useActs";
 
-export type Asked = null | "temperature" | "dip-anyway";
-type Props = { asked: Asked; close: () => void; log: Log; run: Run };
-
-const [COLDEST_C, WARMEST_C] = [0, 60];
+const SHAPE = shapeOf("TemperatureEventIn", { "data.celsius": temperature("Bath now") });
+const STEP_DEGREES = 0.5;
 
 /** The bath's temperature, typed; nothing else is ever asked during a bite. */
-export function Panel({ asked, close, log }: Props) {
-  return asked === "temperature" ? <Temperature close={close} log={log} /> : null;
+export function Panel({ acts, log }: { acts: Acts; log: Log }) {
+  return acts.asked === "temperature" ? (
+    <Temperature close={() => acts.ask(null)} log={log} />
+  ) : null;
 }
 
 function Temperature({ close, log }: { close: () => void; log: Log }) {
-  const { me } = useHere();
-  const [text, setText] = useState("");
-  const [wrong, setWrong] = useState("");
-  const input = useRef<HTMLInputElement>(null);
-  useEffect(() => input.current?.focus(), []);
-  const save = () => {
-    const celsius = readTemperature(Number(text.replace(",", ".")), me);
-    if (text.trim() === "" || Number.isNaN(celsius) || celsius < COLDEST_C || celsius > WARMEST_C) {
-      const [low, high] = me.temperature_unit === "F" ? [32, 140] : [COLDEST_C, WARMEST_C];
-      setWrong(
-        `The bath's temperature: ${text || "nothing"} is not between ${low} and ${high} ${temperatureUnit(me)}.`,
-      );
-      return;
-    }
-    log({ kind: "temperature", data: { celsius } });
-    close();
-  };
+  const form = useForm<{ data: { celsius: number } }, void>(SHAPE, {
+    start: { data: { celsius: "" } },
+    send: async ({ data }) => {
+      log({ kind: "temperature", data });
+    },
+    done: close,
+  });
   return (
     <form
-      className="run-panel"
-      onSubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
+      noValidate
+      onSubmit={form.submit}
       onKeyDown={(event) => event.key === "Escape" && close()}
+      className="absolute inset-x-0 bottom-37 z-3 flex flex-wrap items-center gap-6 border-t-2 border-night-line bg-night-2 px-8 py-4.5 text-h2 max-desk:bottom-59 max-phone:bottom-51.5 max-phone:gap-3 max-phone:px-4 max-phone:py-3 max-phone:text-lead"
     >
-      <label htmlFor="bath-temperature">Bath now</label>
-      <span className="field num">
-        <input
-          id="bath-temperature"
-          ref={input}
-          inputMode="decimal"
-          autoComplete="off"
-          value={text}
-          aria-invalid={wrong !== ""}
-          onChange={(event) => setText(event.target.value)}
-        />
-        <span className="unit">{temperatureUnit(me)}</span>
-      </span>
-      <button type="submit">Log it</button>
-      <button type="button" className="plain" onClick={close}>
+      <NightField form={form} name="data.celsius" step={STEP_DEGREES} focus />
+      <NightButton type="submit">Log it</NightButton>
+      <NightButton plain onClick={close}>
         Leave it
-      </button>
-      {wrong ? (
-        <p className="bad" role="alert">
-          {wrong}
-        </p>
-      ) : null}
+      </NightButton>
     </form>
   );
 }

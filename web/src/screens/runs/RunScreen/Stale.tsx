@@ -1,59 +1,59 @@
-import { useState } from "react";
-import type { Run } from "../../../api/runs";
-import { useHere } from "../../../frame/useHere";
+import { nowSeconds } from "../../../device/clock";
 import type { Immersion } from "../../../device/fold";
 import type { Log } from "../../../device/useRun";
-import { clock, parseTime, wallClock } from "../../../ui/times";
+import { useHere } from "../../../frame/useHere";
+import { type Shape, time } from "../../../ui/form/shape";
+import { useForm, useShape } from "../../../ui/form/useForm";
+import { TimeWord } from "../../../ui/Ticking";
+import { clock, wallClock } from "../../../ui/times";
+import { FarText, NightButton, Said } from "../../../ui/night/Night";
+import { NightField } from "./NightField";
 
-type Props = { run: Run; dip: Immersion; due: number; now: number; log: Log };
+type Props = { dip: Immersion; due: number; log: Log };
+
+const liftedWithin = (seconds: number): Shape => ({
+  fields: {
+    after: { ...time("Lifted after, minutes and seconds"), low: 0, high: seconds, needed: true },
+  },
+});
 
 /** A bite far past its time: the lift was surely forgotten. Ask when it was. */
-export function Stale({ dip, due, now, log }: Props) {
+export function Stale({ dip, due, log }: Props) {
   const { zone } = useHere();
-  const [text, setText] = useState(clock(due - dip.at_seconds));
-  const seconds = parseTime(text);
+  const planned = due - dip.at_seconds;
+  const shape = useShape(() => liftedWithin(nowSeconds() - dip.at_seconds), dip.event);
   const liftAfter = (after: number) =>
     log({ kind: "lift", data: { dip: dip.event, remembered: true } }, dip.at_seconds + after);
+  const form = useForm<{ after: number }, void>(shape, {
+    start: { after: clock(planned) },
+    send: async ({ after }) => {
+      liftAfter(after);
+    },
+  });
   return (
-    <div style={{ paddingTop: 20 }}>
-      <p className="run-next">
-        This bite went stale. It was due at {wallClock(due, zone)}, {clock(now - due)} ago.
-      </p>
-      <p className="run-said">
+    <div className="pt-5">
+      <FarText>
+        This bite went stale. It was due at {wallClock(due, zone)},{" "}
+        <TimeWord told={(now) => clock(now - due)} /> ago.
+      </FarText>
+      <Said>
         Was the lift forgotten? Say when it was, so that the tones are right. If the plate is still
         in the bath, lift it now and look.
-      </p>
-      <div
-        className="run-panel"
-        style={{ position: "static", padding: "18px 0", background: "none", border: 0 }}
+      </Said>
+      <form
+        noValidate
+        onSubmit={form.submit}
+        className="flex flex-wrap items-center gap-x-6 gap-y-3 py-4.5"
       >
-        <button type="button" onClick={() => liftAfter(due - dip.at_seconds)}>
-          It was lifted on time
-        </button>
-        <span className="field num">
-          <input
-            aria-label="Lifted after, minutes and seconds"
-            value={text}
-            onChange={(event) => setText(event.target.value)}
-          />
-          <span className="unit">min:s</span>
-        </span>
-        <button
-          type="button"
-          className="plain"
-          disabled={seconds === null || seconds > now - dip.at_seconds}
-          onClick={() => seconds !== null && liftAfter(seconds)}
-        >
+        <NightButton onClick={() => liftAfter(planned)}>It was lifted on time</NightButton>
+        <NightField form={form} name="after" step={5} hidden />
+        <NightButton plain type="submit">
           It was lifted after this
-        </button>
-        <button
-          type="button"
-          className="plain"
-          onClick={() => log({ kind: "undo", data: { event: dip.event } })}
-        >
+        </NightButton>
+        <NightButton plain onClick={() => log({ kind: "undo", data: { event: dip.event } })}>
           It was never dipped
-        </button>
-      </div>
+        </NightButton>
+      </form>
     </div>
   );
 }

@@ -7,18 +7,15 @@ import { happened, inOrder, takenBack } from "../../../device/fold";
 import { type Bite, currentBite, dipUnderWay, liftAt } from "../../../device/local";
 import type { useRun } from "../../../device/useRun";
 import { useSay } from "../../../ui/Toast";
-import type { Asked } from "./Panel";
 
+/** What the screen asks for: a temperature, or whether to dip before all is covered. */
+export type Asked = null | "temperature" | "dip-anyway";
 type Seen = ReturnType<typeof useRun>;
 export type Acts = ReturnType<typeof useActs>;
 
 /** What hands do at the tray. Each is an event; Space first asks before it dips uncovered. */
-export function useActs(
-  seen: Seen,
-  bite: Bite | null,
-  asked: Asked,
-  setAsked: (asked: Asked) => void,
-) {
+export function useActs(seen: Seen, bite: Bite | null) {
+  const [asked, setAsked] = useState<Asked>(null);
   const { run, local, log, waiting } = seen;
   const { room } = useHere();
   const navigate = useNavigate();
@@ -67,6 +64,8 @@ export function useActs(
   };
   return {
     said,
+    asked,
+    ask: setAsked,
     toCover,
     main: () => {
       const now = performance.now();

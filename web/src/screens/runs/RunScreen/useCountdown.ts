@@ -1,27 +1,37 @@
-import { useEffect, useRef } from "react";
+import { useEffect } from "react";
+import { nowSeconds } from "../../../device/clock";
+import { onTick } from "../../../ui/useNow";
 
 const SOUND = "keen-sound";
-const WORDS: Record<number, string> = {
-  60: "one minute",
-  30: "thirty seconds",
-  10: "ten seconds",
-  0: "lift now",
-};
+const TICK_MS = 250;
+const BEEP_FROM_SECONDS = 10;
+const WORDS: [seconds: number, words: string][] = [
+  [60, "one minute"],
+  [30, "thirty seconds"],
+  [BEEP_FROM_SECONDS, "ten seconds"],
+  [0, "lift now"],
+];
 
 export const soundOn = () => localStorage.getItem(SOUND) !== "off";
 export const setSound = (on: boolean) => localStorage.setItem(SOUND, on ? "on" : "off");
 
+/** What is said between two moments, with so much left at each. */
+export const saidBetween = (then: number, left: number): [number, string][] =>
+  WORDS.filter(([mark]) => then > mark && left <= mark);
+
 /** A spoken countdown and beeps; sound is extra, never the only sign. */
-export function useCountdown(left: number | null): void {
-  const before = useRef(left);
+export function useCountdown(due: number | null): void {
   useEffect(() => {
-    const then = before.current;
-    before.current = left;
-    if (left === null || then === null || !soundOn()) return;
-    for (const [mark, words] of Object.entries(WORDS)) {
-      if (then > Number(mark) && left <= Number(mark)) speak(words, Number(mark) <= 10);
-    }
-  }, [left]);
+    if (due === null) return;
+    let then = due - nowSeconds();
+    return onTick(() => {
+      const left = due - nowSeconds();
+      const said = saidBetween(then, left);
+      then = left;
+      if (!soundOn()) return;
+      for (const [mark, words] of said) speak(words, mark <= BEEP_FROM_SECONDS);
+    }, TICK_MS);
+  }, [due]);
 }
 
 function speak(words: string, beep: boolean): void {

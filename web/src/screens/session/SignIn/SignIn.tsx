@@ -1,83 +1,68 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Navigate, useLocation } from "react-router";
+import type { Shapes } from "../../../api/client";
 import { sessionQuery, signIn } from "../../../api/session";
-import { flushAll } from "../../../device/useRun";
-import { TextField } from "../../../ui/Field";
-import { Trouble } from "../../../ui/Trouble";
+import { flushAll } from "../../../device/flush";
+import { Button } from "../../../ui/Button";
+import { Care } from "../../../ui/Care";
+import { TextField } from "../../../ui/form/Fields";
+import { shapeOf, text } from "../../../ui/form/shape";
+import { useForm } from "../../../ui/form/useForm";
 
 const DEMO = { sign_in: "keeper@lantern-quay", password: "lantern-quay" };
+const SHAPE = shapeOf("SignIn", { sign_in: text("Sign-in name"), password: text("Password") });
 
 /** Sign in; on the machine that serves it, the demo print room is one press away. */
 export function SignIn() {
   const client = useQueryClient();
   const from = (useLocation().state as { from?: string } | null)?.from ?? "/";
-  const [name, setName] = useState("");
-  const [password, setPassword] = useState("");
   const { data } = useQuery(sessionQuery);
-  const enter = useMutation({
-    mutationFn: signIn,
-    onSuccess: (session) => {
-      client.setQueryData(sessionQuery.queryKey, session);
-      localStorage.setItem("keen-me", JSON.stringify(session));
-      if (session.me) flushAll(session.me.id);
-    },
+  const enter = async (given: Shapes["SignIn"]) => {
+    const session = await signIn(given);
+    client.setQueryData(sessionQuery.queryKey, session);
+    localStorage.setItem("keen-me", JSON.stringify(session));
+    if (session.me) flushAll(session.me.id);
+  };
+  const form = useForm<Shapes["SignIn"], void>(SHAPE, {
+    start: { sign_in: "", password: "" },
+    send: enter,
   });
   if (data?.me) return <Navigate to={from} replace />;
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    enter.mutate({ sign_in: name, password });
-  };
   return (
-    <main className="gate">
-      <div style={{ width: "min(760px, 100%)" }}>
-        <h1 style={{ fontSize: 44 }}>Keen Bite</h1>
-        <p style={{ fontSize: 17, margin: "6px 0 22px", color: "var(--ink-2)" }}>
+    <main className="grid min-h-screen place-items-center p-6">
+      <div className="w-[min(760px,100%)]">
+        <h1 className="text-show">Keen Bite</h1>
+        <p className="mt-1.5 mb-5.5 text-lead text-ink-2">
           From a test strip to a proofed state: the times, the tones, the record.
         </p>
-        <div className="pm" style={{ padding: "24px 28px" }}>
-          <form onSubmit={submit} className="signin">
+        <form noValidate onSubmit={form.submit} className="plate-mark grid gap-3.5 px-7 py-6">
+          <div className="grid grid-cols-[1fr_1fr_auto] items-start gap-4.5 max-phone:grid-cols-1">
+            <TextField form={form} name="sign_in" autoComplete="username" />
             <TextField
-              label="Sign-in name"
-              value={name}
-              onChange={setName}
-              autoComplete="username"
-            />
-            <TextField
-              label="Password"
+              form={form}
+              name="password"
               type="password"
-              value={password}
-              onChange={setPassword}
               autoComplete="current-password"
             />
-            <button
+            <Button
               type="submit"
-              className="btn strong"
-              disabled={enter.isPending || !name || !password}
+              look="strong"
+              className="mt-6 max-phone:mt-0"
+              disabled={form.busy}
             >
               Sign in
-            </button>
-          </form>
-          <div style={{ marginTop: 14 }}>
-            <Trouble error={enter.error} />
-            <p className="note" style={{ margin: "8px 0 0" }}>
-              No password, or a new member? A keeper of your print room hands you a link.
-            </p>
+            </Button>
           </div>
-        </div>
+          {form.trouble ? <Care role="alert">{form.trouble}</Care> : null}
+          <p className="note">
+            No password, or a new member? A keeper of your print room hands you a link.
+          </p>
+        </form>
         {data?.demo ? (
-          <div
-            style={{
-              marginTop: 24,
-              display: "flex",
-              gap: 18,
-              alignItems: "center",
-              flexWrap: "wrap",
-            }}
-          >
-            <button type="button" className="btn" onClick={() => enter.mutate(DEMO)}>
+          <div className="mt-6 flex flex-wrap items-center gap-4.5">
+            <Button disabled={form.busy} onClick={() => form.act(() => enter(DEMO))}>
               Open the demo print room
-            </button>
+            </Button>
             <span className="note">
               Lantern Quay: six made-up plates, one of them in the bath. Only on this machine.
             </span>

@@ -1,4 +1,4 @@
-import { useMutation, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
 import {
@@ -7,12 +7,16 @@ import {
   calculatorQuery,
   calculatorsQuery,
 } from "../../../api/calc";
-import { elsewhere } from "../../../ui/faults";
+import { FormFoot } from "../../../ui/form/FormFoot";
+import { useForm, useShape } from "../../../ui/form/useForm";
+import { Beside } from "../../../ui/Section";
+import { SideList } from "../../../ui/SideList";
 import { Trouble } from "../../../ui/Trouble";
-import { SchemaForm } from "./SchemaForm";
-import { firstValue } from "./schema";
+import { SchemaFields } from "./SchemaFields";
+import { bodyOf, shapeOfSchema, typedFirst } from "./schema";
 
 const FROM_PICTURES = "dust-coverage";
+const LONGEST_SHOWN = 6000;
 
 /** Every calculator of the registry, with a form made from its schema. */
 export function Calculators() {
@@ -21,64 +25,47 @@ export function Calculators() {
   const name = asked.get("name") ?? "bevel";
   const { data: schema } = useQuery(calculatorQuery(name));
   if (error) return <Trouble error={error} />;
+  const about = String(all?.find((each) => each.name === name)?.summary ?? "");
   return (
-    <div className="book">
-      <nav aria-label="Calculators">
-        {(all ?? []).map((each) => (
-          <button
-            key={each.name}
-            type="button"
-            aria-pressed={each.name === name}
-            onClick={() => ask({ tab: "calculators", name: String(each.name) })}
-          >
-            {each.name}
-          </button>
-        ))}
-      </nav>
+    <Beside side="list">
+      <SideList
+        label="Calculators"
+        rows={(all ?? []).map((each) => ({ key: String(each.name), text: String(each.name) }))}
+        chosen={name}
+        choose={(key) => ask({ tab: "calculators", name: key })}
+      />
       {schema ? (
-        <One
-          key={name}
-          schema={schema}
-          about={String(all?.find((each) => each.name === name)?.summary ?? "")}
-        />
+        <section className="min-w-0">
+          <h2>{schema.name}</h2>
+          <p className="mt-0.5 mb-2.5">{about}</p>
+          {schema.name === FROM_PICTURES ? (
+            <p className="note">It counts a photograph: use it at the step “Dust with rosin”.</p>
+          ) : (
+            <One key={name} schema={schema} />
+          )}
+        </section>
       ) : null}
-    </div>
+    </Beside>
   );
 }
 
-function One({ schema, about }: { schema: CalculatorSchema; about: string }) {
-  const [value, setValue] = useState<unknown>(() => firstValue(schema.input, schema.input));
-  const run = useMutation({ mutationFn: () => calculate(schema.name, value) });
-  if (schema.name === FROM_PICTURES) {
-    return (
-      <section>
-        <h2>{schema.name}</h2>
-        <p>{about}</p>
-        <p className="note">It counts a photograph: use it at the step “Dust with rosin”.</p>
-      </section>
-    );
-  }
+function One({ schema }: { schema: CalculatorSchema }) {
+  const [answer, setAnswer] = useState<unknown>(null);
+  const shape = useShape(() => shapeOfSchema(schema.input), schema.name);
+  const form = useForm<Record<string, unknown>, unknown>(shape, {
+    start: typedFirst(schema.input),
+    send: (read) => calculate(schema.name, bodyOf(schema.input, read)),
+    done: setAnswer,
+  });
   return (
-    <section>
-      <h2>{schema.name}</h2>
-      <p style={{ margin: "2px 0 10px" }}>{about}</p>
-      <SchemaForm
-        root={schema.input}
-        node={schema.input}
-        value={value}
-        onChange={setValue}
-        name=""
-        error={run.error}
-      />
-      <div className="flex flex-wrap gap-3" style={{ margin: "12px 0" }}>
-        <button type="button" className="btn strong" onClick={() => run.mutate()}>
-          Compute
-        </button>
-        <Trouble error={elsewhere(run.error, Object.keys(schema.input.properties ?? {}))} />
-      </div>
-      {run.data ? (
-        <pre className="answer">{JSON.stringify(run.data, null, 1).slice(0, 6000)}</pre>
+    <form noValidate onSubmit={form.submit}>
+      <SchemaFields form={form} root={schema.input} node={schema.input} at="" />
+      <FormFoot form={form} submit="Compute" />
+      {answer ? (
+        <pre className="mt-3 border border-hair bg-paper-lift p-3 font-mono whitespace-pre-wrap break-words">
+          {JSON.stringify(answer, null, 1).slice(0, LONGEST_SHOWN)}
+        </pre>
       ) : null}
-    </section>
+    </form>
   );
 }

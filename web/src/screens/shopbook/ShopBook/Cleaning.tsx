@@ -1,110 +1,103 @@
-import { useMutation, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { useFieldArray } from "react-hook-form";
 import { calculatorQuery, cleaningOrder } from "../../../api/calc";
 import type { Shapes } from "../../../api/client";
-import { newId } from "../../../device/ids";
-import { Choice } from "../../../ui/Field";
-import { Mark } from "../../../ui/Mark";
-import { Trouble } from "../../../ui/Trouble";
+import { Button, TakeOut } from "../../../ui/Button";
+import { Care } from "../../../ui/Care";
+import { PickField } from "../../../ui/form/Fields";
+import { FormFoot } from "../../../ui/form/FormFoot";
+import { pick, shapeOf } from "../../../ui/form/shape";
+import { useForm } from "../../../ui/form/useForm";
+import { Beside, Empty } from "../../../ui/Section";
 
-type Layer = Shapes["CleaningOrderInput"]["layers"][number];
-const FIRST: Layer[] = ["asphalt-varnish", "crayon", "rosin"];
-const row = (layer: Layer) => ({ key: newId(), layer });
-const MATERIALS: [string, string][] = [
+type Input = Shapes["CleaningOrderInput"];
+type Output = Shapes["CleaningOrderOutput"];
+type Layer = Input["layers"][number];
+type Read = { material: Input["material"]; layers: { layer: Layer }[] };
+
+const MATERIALS = [
   ["copper", "Copper"],
   ["zinc", "Zinc"],
   ["plastic", "Plastic"],
   ["polymer", "Photopolymer"],
-];
+] as const;
+const FIRST: Layer[] = ["asphalt-varnish", "crayon", "rosin"];
+const START = { material: "copper", layers: FIRST.map((layer) => ({ layer })) };
+const SHAPE = shapeOf("CleaningOrderInput", {
+  material: pick("Plate of"),
+  "layers.*.layer": pick("Layer #"),
+});
 
 /** What comes off in which order, with the fewest changes of solvent, sparing the plate. */
 export function Cleaning() {
-  const [material, setMaterial] = useState("copper");
-  const [layers, setLayers] = useState(() => FIRST.map(row));
+  const [order, setOrder] = useState<Output | null>(null);
   const schema = useQuery(calculatorQuery("cleaning-order")).data;
   const all = (schema?.input.properties?.layers?.items?.enum ?? []) as Layer[];
-  const ask = useMutation({
-    mutationFn: () =>
-      cleaningOrder({ material: material as "copper", layers: layers.map((each) => each.layer) }),
+  const form = useForm<Read, Output>(SHAPE, {
+    start: START,
+    send: ({ material, layers }) =>
+      cleaningOrder({ material, layers: layers.map((row) => row.layer) }),
+    done: setOrder,
   });
+  const rows = useFieldArray({ control: form.hook.control, name: "layers" });
   return (
-    <div className="two">
-      <div>
-        {ask.data ? (
-          <>
-            <p style={{ margin: "0 0 8px" }}>
-              {ask.data.changes === 0
-                ? "One solvent takes all of it off."
-                : `${ask.data.changes} change${ask.data.changes > 1 ? "s" : ""} of solvent.`}
-            </p>
-            <ol className="orders">
-              {ask.data.steps.map((step) => (
-                <li key={step.takes_off.join()}>
-                  <b>{step.label}</b> takes off {step.takes_off.join(", then ")}. {step.how}
-                  {step.cautions.map((caution) => (
-                    <p key={caution} className="care" style={{ margin: "4px 0" }}>
-                      <Mark name="care" />
-                      <span>{caution}</span>
-                    </p>
-                  ))}
-                </li>
-              ))}
-            </ol>
-            {ask.data.spared.map((each) => (
-              <p key={each} className="note" style={{ margin: "4px 0" }}>
-                Left aside: {each}.
-              </p>
-            ))}
-          </>
-        ) : (
-          <div className="empty">
-            <h2>No order yet</h2>
-            <p>Say what lies on the plate, the uppermost first.</p>
-          </div>
-        )}
-        <Trouble error={ask.error} />
-      </div>
-      <aside>
-        <Choice label="Plate of" value={material} options={MATERIALS} onChange={setMaterial} />
-        <p className="label" style={{ marginTop: 12 }}>
-          On it, uppermost first
-        </p>
-        {layers.map(({ key, layer }, i) => (
-          <div key={key} className="flex items-end gap-2" style={{ marginBottom: 6 }}>
-            <div style={{ flex: 1 }}>
-              <Choice
-                label={`Layer ${i + 1}`}
-                value={layer}
-                options={all.map((each) => [each, each.replaceAll("-", " ")])}
-                onChange={(next) =>
-                  setLayers(layers.map((l) => (l.key === key ? { key, layer: next } : l)))
-                }
-              />
-            </div>
-            <button
-              type="button"
-              className="link"
-              style={{ minHeight: 44, padding: "0 8px" }}
-              aria-label={`Take out layer ${i + 1}`}
-              onClick={() => setLayers(layers.filter((l) => l.key !== key))}
-            >
-              ×
-            </button>
+    <Beside>
+      {order ? (
+        <Order order={order} />
+      ) : (
+        <Empty title="No order yet">
+          <p>Say what lies on the plate, the uppermost first.</p>
+        </Empty>
+      )}
+      <form noValidate onSubmit={form.submit}>
+        <PickField form={form} name="material" options={MATERIALS} />
+        <p className="mt-3 mb-1 font-semibold">On it, uppermost first</p>
+        {rows.fields.map((row, i) => (
+          <div key={row.id} className="mb-1.5 flex items-end gap-2 [&>:first-child]:flex-1">
+            <PickField
+              form={form}
+              name={`layers.${i}.layer`}
+              options={all.map((each) => [each, each.replaceAll("-", " ")] as const)}
+            />
+            <TakeOut what={`layer ${i + 1}`} onClick={() => rows.remove(i)} />
           </div>
         ))}
-        <div className="flex flex-wrap gap-3" style={{ marginTop: 10 }}>
-          <button type="button" className="btn strong" onClick={() => ask.mutate()}>
-            Find the order
-          </button>
-          <button
-            type="button"
-            className="btn quiet"
-            onClick={() => setLayers([...layers, row("oil-ink")])}
-          >
+        <FormFoot form={form} submit="Find the order">
+          <Button look="quiet" onClick={() => rows.append({ layer: "oil-ink" })}>
             Add a layer below
-          </button>
-        </div>
-      </aside>
+          </Button>
+        </FormFoot>
+      </form>
+    </Beside>
+  );
+}
+
+function Order({ order }: { order: Output }) {
+  return (
+    <div>
+      <p className="mb-2">
+        {order.changes === 0
+          ? "One solvent takes all of it off."
+          : `${order.changes} change${order.changes > 1 ? "s" : ""} of solvent.`}
+      </p>
+      <ol className="grid list-inside list-decimal gap-2">
+        {order.steps.map((step) => (
+          <li key={step.takes_off.join()}>
+            <b>{step.label}</b> takes off {step.takes_off.join(", then ")}. {step.how}
+            {step.cautions.map((caution) => (
+              <Care key={caution} className="my-1">
+                {caution}
+              </Care>
+            ))}
+          </li>
+        ))}
+      </ol>
+      {order.spared.map((each) => (
+        <p key={each} className="note my-1">
+          Left aside: {each}.
+        </p>
+      ))}
     </div>
   );
 }

@@ -1,257 +1,121 @@
-import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
+import { useFieldArray } from "react-hook-form";
 import { cutSheet } from "../../../api/calc";
 import type { Shapes } from "../../../api/client";
-import { newId } from "../../../device/ids";
-import { Cell } from "../../../ui/Cell";
-import { NumberField } from "../../../ui/Field";
-import { Trouble } from "../../../ui/Trouble";
+import { useHere } from "../../../frame/useHere";
+import { Button, TakeOut } from "../../../ui/Button";
+import { CellField, NumberField } from "../../../ui/form/Fields";
+import { FormFoot } from "../../../ui/form/FormFoot";
+import { length, number, shapeOf, text } from "../../../ui/form/shape";
+import { shownIn } from "../../../ui/form/units";
+import { type Form, useForm } from "../../../ui/form/useForm";
+import { Beside, Empty } from "../../../ui/Section";
+import { Table } from "../../../ui/Table";
+import type { Units } from "../../../ui/units";
+import { CutLayout, type Layout } from "./CutLayout";
 
-type Layout = Omit<Shapes["CutSheetOutput"], "largest_rest_mm"> & { largest_rest_mm: number[] };
-const FIRST = [
-  ["Lantern", "200", "150", "3"],
-  ["Small square", "100", "100", "4"],
-];
-const number = (text: string) => Number(text.replace(",", "."));
+type Input = Shapes["CutSheetInput"];
+
+const SHAPE = shapeOf("CutSheetInput", {
+  sheet_width_mm: length("Sheet, wide"),
+  sheet_height_mm: length("high"),
+  allowance_mm: length("Saw takes"),
+  "pieces.*.name": text("Name of plate #"),
+  "pieces.*.width_mm": length("Plate #, wide"),
+  "pieces.*.height_mm": length("Plate #, high"),
+  "pieces.*.count": number("Plate #, how many", { needed: true }),
+});
+
+/** A first sheet in the user's units. */
+function firstSheet(units: Units) {
+  const mm = (value: number) => shownIn({ kind: "length", label: "" }, value, units);
+  const piece = (name: string, width: number, height: number, count: string) => ({
+    name,
+    width_mm: mm(width),
+    height_mm: mm(height),
+    count,
+  });
+  return {
+    sheet_width_mm: mm(600),
+    sheet_height_mm: mm(500),
+    allowance_mm: "0",
+    pieces: [piece("Lantern", 200, 150, "3"), piece("Small square", 100, 100, "4")],
+  };
+}
 
 /** Cut plates out of a sheet: layout, cuts in order, waste and how much less is possible. */
 export function CutSheet() {
-  const [sheet, setSheet] = useState({ width: "600", height: "500", saw: "0" });
-  const [rows, setRows] = useState(() =>
-    FIRST.map(([name = "", width = "", height = "", count = ""]) => ({
-      key: newId(),
-      name,
-      width,
-      height,
-      count,
-    })),
-  );
-  const ask = useMutation({
-    mutationFn: () =>
-      cutSheet({
-        sheet_width_mm: number(sheet.width),
-        sheet_height_mm: number(sheet.height),
-        allowance_mm: number(sheet.saw),
-        pieces: rows.map((row) => ({
-          name: row.name,
-          width_mm: number(row.width),
-          height_mm: number(row.height),
-          count: number(row.count),
-          may_turn: true,
-        })),
-      }),
+  const { room, me } = useHere();
+  const [laid, setLaid] = useState<{ sheet: Input; layout: Layout } | null>(null);
+  const form = useForm<Input, void>(SHAPE, {
+    keepAs: `${room} cut`,
+    start: firstSheet(me),
+    send: async (read) => {
+      const pieces = read.pieces.map((piece) => ({ ...piece, may_turn: true }));
+      const sheet = { ...read, allowance_mm: read.allowance_mm ?? 0, pieces };
+      setLaid({ sheet, layout: (await cutSheet(sheet)) as Layout });
+    },
   });
-  const change = (key: string, part: Partial<(typeof rows)[number]>) =>
-    setRows(rows.map((row) => (row.key === key ? { ...row, ...part } : row)));
   return (
-    <div className="two cut">
+    <Beside>
       <div>
-        {ask.data ? (
-          <Drawn layout={ask.data} width={number(sheet.width)} height={number(sheet.height)} />
+        {laid ? (
+          <CutLayout {...laid} />
         ) : (
-          <div className="empty">
-            <h2>No layout yet</h2>
+          <Empty title="No layout yet">
             <p>Say the sheet and the plates; the cuts go from edge to edge. A moment.</p>
-          </div>
+          </Empty>
         )}
       </div>
-      <aside>
+      <form noValidate onSubmit={form.submit} className="print:hidden">
         <div className="flex flex-wrap gap-3">
-          <NumberField
-            label="Sheet, wide"
-            unit="mm"
-            step={10}
-            value={sheet.width}
-            onChange={(width) => setSheet({ ...sheet, width })}
-          />
-          <NumberField
-            label="high"
-            unit="mm"
-            step={10}
-            value={sheet.height}
-            onChange={(height) => setSheet({ ...sheet, height })}
-          />
-          <NumberField
-            label="Saw takes"
-            unit="mm"
-            step={0.5}
-            value={sheet.saw}
-            onChange={(saw) => setSheet({ ...sheet, saw })}
-            hint="A shear takes nothing."
-          />
+          <NumberField form={form} name="sheet_width_mm" step={10} />
+          <NumberField form={form} name="sheet_height_mm" step={10} />
+          <NumberField form={form} name="allowance_mm" step={0.5} hint="A shear takes nothing." />
         </div>
-        <table className="tight" style={{ marginTop: 12 }}>
-          <thead>
-            <tr>
-              <th>Plate</th>
-              <th>Wide mm</th>
-              <th>High mm</th>
-              <th>How many</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row, i) => (
-              <tr key={row.key}>
-                <Cell
-                  label={`Name of plate ${i + 1}`}
-                  wide
-                  value={row.name}
-                  onChange={(name) => change(row.key, { name })}
-                />
-                <Cell
-                  label={`Plate ${i + 1}, wide`}
-                  step={5}
-                  value={row.width}
-                  onChange={(width) => change(row.key, { width })}
-                />
-                <Cell
-                  label={`Plate ${i + 1}, high`}
-                  step={5}
-                  value={row.height}
-                  onChange={(height) => change(row.key, { height })}
-                />
-                <Cell
-                  label={`Plate ${i + 1}, how many`}
-                  step={1}
-                  value={row.count}
-                  onChange={(count) => change(row.key, { count })}
-                />
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <button
-          type="button"
-          className="btn quiet"
-          onClick={() =>
-            setRows([
-              ...rows,
-              {
-                key: newId(),
-                name: `Plate ${rows.length + 1}`,
-                width: "100",
-                height: "100",
-                count: "1",
-              },
-            ])
-          }
-        >
-          Add a plate
-        </button>
-        <div className="flex flex-wrap gap-3" style={{ margin: "10px 0" }}>
-          <button type="button" className="btn strong" onClick={() => ask.mutate()}>
-            Lay it out
-          </button>
-          {ask.data ? (
-            <button type="button" className="btn" onClick={() => window.print()}>
-              Print the cut list
-            </button>
-          ) : null}
-        </div>
-        <Trouble error={ask.error} />
-      </aside>
-    </div>
+        <Pieces form={form} />
+        <FormFoot form={form} submit="Lay it out">
+          {laid ? <Button onClick={() => window.print()}>Print the cut list</Button> : null}
+        </FormFoot>
+      </form>
+    </Beside>
   );
 }
 
-function Drawn({ layout, width, height }: { layout: Layout; width: number; height: number }) {
-  const size = Math.max(width, height) / 38;
+function Pieces({ form }: { form: Form }) {
+  const { me } = useHere();
+  const rows = useFieldArray({ control: form.hook.control, name: "pieces" });
+  const unit = me.length_unit;
+  const another = () => {
+    const { pieces } = firstSheet(me);
+    rows.append({ ...pieces[1], name: `Plate ${rows.fields.length + 1}`, count: "1" });
+  };
   return (
-    <>
-      <p style={{ margin: "0 0 8px" }}>
-        Waste <b className="n">{layout.waste_cm2.toFixed(0)}</b> cm².{" "}
-        {layout.optimal
-          ? "No layout of straight cuts wastes less."
-          : `None can waste less than ${layout.waste_bound_cm2.toFixed(0)} cm².`}{" "}
-        <b className="n">{layout.cuts.length}</b> cuts.
-        {layout.left_out.length > 0 ? (
-          <b> Left out: {layout.left_out.join(", ")}.</b>
-        ) : (
-          ` The largest rest is ${layout.largest_rest_mm.map((side) => side.toFixed(0)).join(" × ")} mm.`
-        )}
-      </p>
-      <svg
-        viewBox={`-2 -2 ${width + 4} ${height + 4}`}
-        style={{ width: "100%", maxHeight: 460 }}
-        role="img"
-        aria-label="Layout of the sheet"
+    <div className="mt-3">
+      <Table
+        columns={[
+          { head: "Plate" },
+          { head: `Wide ${unit}` },
+          { head: `High ${unit}` },
+          { head: "How many" },
+          { head: "Remove", hidden: true },
+        ]}
       >
-        <rect
-          width={width}
-          height={height}
-          fill="#E7DECD"
-          stroke="#1B1714"
-          strokeWidth={width / 300}
-        />
-        {layout.placed.map((piece) => (
-          <g key={`${piece.name} ${piece.x_mm} ${piece.y_mm}`}>
-            <rect
-              x={piece.x_mm}
-              y={piece.y_mm}
-              width={piece.width_mm}
-              height={piece.height_mm}
-              fill="#FAF6EC"
-              stroke="#1B1714"
-              strokeWidth={width / 400}
-            />
-            <text
-              x={piece.x_mm + piece.width_mm / 2}
-              y={piece.y_mm + piece.height_mm / 2}
-              fontSize={Math.min(size, (piece.width_mm * 1.6) / Math.max(6, piece.name.length))}
-              textAnchor="middle"
-              fontWeight="600"
-            >
-              {piece.name}
-            </text>
-            <text
-              className="n"
-              x={piece.x_mm + piece.width_mm / 2}
-              y={piece.y_mm + piece.height_mm / 2 + size * 1.15}
-              fontSize={size * 0.9}
-              textAnchor="middle"
-            >
-              {piece.width_mm} × {piece.height_mm}
-            </text>
-          </g>
+        {rows.fields.map((row, i) => (
+          <tr key={row.id} className="[&>td]:align-middle">
+            <CellField form={form} name={`pieces.${i}.name`} wide />
+            <CellField form={form} name={`pieces.${i}.width_mm`} step={5} />
+            <CellField form={form} name={`pieces.${i}.height_mm`} step={5} />
+            <CellField form={form} name={`pieces.${i}.count`} step={1} />
+            <td>
+              <TakeOut what={`plate ${i + 1}`} onClick={() => rows.remove(i)} />
+            </td>
+          </tr>
         ))}
-        {layout.cuts.map((cut) => {
-          const across = cut.along === "across";
-          const [x1, y1] = across ? [cut.from_mm, cut.at_mm] : [cut.at_mm, cut.from_mm];
-          const [x2, y2] = across ? [cut.to_mm, cut.at_mm] : [cut.at_mm, cut.to_mm];
-          return (
-            <g key={cut.number}>
-              <path
-                d={`M${x1} ${y1}L${x2} ${y2}`}
-                stroke="#85431D"
-                strokeWidth={width / 200}
-                strokeDasharray={`${width / 60} ${width / 120}`}
-              />
-              <circle cx={(x1 + x2) / 2} cy={(y1 + y2) / 2} r={size * 0.8} fill="#85431D" />
-              <text
-                className="n"
-                x={(x1 + x2) / 2}
-                y={(y1 + y2) / 2 + size * 0.33}
-                fontSize={size * 0.9}
-                fontWeight="700"
-                textAnchor="middle"
-                style={{ fill: "#FAF6EC" }}
-              >
-                {cut.number}
-              </text>
-            </g>
-          );
-        })}
-      </svg>
-      <ol className="note numbered" style={{ columns: 2, margin: "8px 0" }}>
-        {layout.cuts.map((cut) => (
-          <li key={cut.number}>
-            {cut.along === "across"
-              ? `across at ${cut.at_mm} mm from the top`
-              : `down at ${cut.at_mm} mm from the left`}
-            , {cut.from_mm} to {cut.to_mm} mm
-          </li>
-        ))}
-      </ol>
-    </>
+      </Table>
+      <Button look="quiet" onClick={another}>
+        Add a plate
+      </Button>
+    </div>
   );
 }

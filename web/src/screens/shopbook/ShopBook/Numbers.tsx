@@ -1,12 +1,14 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { correctNumber, type NumberCell, shopBookQuery } from "../../../api/shopbook";
+import { type NumberCell, shopBookQuery } from "../../../api/shopbook";
 import { useHere } from "../../../frame/useHere";
-import { newId } from "../../../device/ids";
-import { elsewhere, faultAt } from "../../../ui/faults";
-import { NumberField, TextField } from "../../../ui/Field";
-import { dayOf } from "../../../ui/times";
+import { TextButton } from "../../../ui/Button";
+import { Beside } from "../../../ui/Section";
+import { SideList } from "../../../ui/SideList";
+import { Digits, Table } from "../../../ui/Table";
 import { Trouble } from "../../../ui/Trouble";
+import { dayOf } from "../../../ui/times";
+import { CorrectNumber } from "./CorrectNumber";
 
 const WORDS: Record<string, string> = {
   rate_um_per_min: "Rate at 20 °C, fresh",
@@ -19,161 +21,88 @@ const WORDS: Record<string, string> = {
   wetting_log_spread: "its spread (of the logarithm)",
   undercut: "Undercut",
 };
+const wordOf = (cell: NumberCell) => WORDS[cell.column] ?? cell.column;
 
 /** The numbers of the mordants: the trade's, and the room's own in their place, with who and when. */
 export function Numbers() {
-  const { room, keeper } = useHere();
+  const { room } = useHere();
   const { data, error } = useQuery(shopBookQuery(room));
   const [mordant, setMordant] = useState("copper-ferric");
-  const [changing, change] = useState<NumberCell | null>(null);
   if (error) return <Trouble error={error} />;
   const cells = data?.numbers ?? [];
   const names = new Map(cells.map((cell) => [cell.mordant, cell.label]));
   const own = new Set(cells.filter((cell) => cell.own).map((cell) => cell.mordant));
+  const rows = [...names].map(([key, label]) => ({
+    key,
+    text: own.has(key) ? `${label} (own)` : label,
+  }));
   return (
-    <div className="book">
-      <nav aria-label="Mordants">
-        {[...names].map(([key, label]) => (
-          <button
-            key={key}
-            type="button"
-            aria-pressed={key === mordant}
-            onClick={() => {
-              setMordant(key);
-              change(null);
-            }}
-          >
-            {label}
-            {own.has(key) ? " (own)" : ""}
-          </button>
-        ))}
-      </nav>
-      <section>
-        <h2>{names.get(mordant)}</h2>
-        <p className="note" style={{ margin: "2px 0 8px" }}>
-          A number of your own stands in for the table's in every plan, bath and new strip of this
-          room. {keeper ? "" : "Only a keeper corrects them."}
-        </p>
-        <table>
-          <thead>
-            <tr>
-              <th>Number</th>
-              <th className="right">Table</th>
-              <th className="right">Here</th>
-              <th>From</th>
-              <th>
-                <span className="vh">Correct</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {cells
-              .filter((cell) => cell.mordant === mordant)
-              .map((cell) => (
-                <Row
-                  key={cell.column}
-                  cell={cell}
-                  change={keeper ? () => change(cell) : undefined}
-                />
-              ))}
-          </tbody>
-        </table>
-        {changing ? (
-          <Correct
-            key={changing.column}
-            cell={changing}
-            word={WORDS[changing.column] ?? changing.column}
-            close={() => change(null)}
-          />
-        ) : null}
-      </section>
-    </div>
+    <Beside side="list">
+      <SideList label="Mordants" rows={rows} chosen={mordant} choose={setMordant} />
+      <Mordant
+        key={mordant}
+        name={names.get(mordant) ?? ""}
+        cells={cells.filter((cell) => cell.mordant === mordant)}
+      />
+    </Beside>
   );
 }
 
-function Row({ cell, change }: { cell: NumberCell; change?: () => void }) {
+function Mordant({ name, cells }: { name: string; cells: NumberCell[] }) {
+  const { keeper } = useHere();
+  const [changing, change] = useState<string | null>(null);
+  const cell = cells.find((each) => each.column === changing);
+  return (
+    <section className="min-w-0">
+      <h2>{name}</h2>
+      <p className="note mt-0.5 mb-2">
+        A number of your own stands in for the table's in every plan, bath and new strip of this
+        room. {keeper ? "" : "Only a keeper corrects them."}
+      </p>
+      <Table
+        columns={[
+          { head: "Number" },
+          { head: "Table", right: true },
+          { head: "Here", right: true },
+          { head: "From" },
+          { head: "Correct", hidden: true },
+        ]}
+      >
+        {cells.map((each) => (
+          <Row key={each.column} cell={each} change={keeper ? () => change(each.column) : null} />
+        ))}
+      </Table>
+      {cell ? (
+        <CorrectNumber
+          key={cell.column}
+          cell={cell}
+          word={wordOf(cell)}
+          close={() => change(null)}
+        />
+      ) : null}
+    </section>
+  );
+}
+
+function Row({ cell, change }: { cell: NumberCell; change: (() => void) | null }) {
   const { zone } = useHere();
   return (
     <tr>
-      <td>{WORDS[cell.column] ?? cell.column}</td>
-      <td className="right n">
+      <td>{wordOf(cell)}</td>
+      <Digits>
         {cell.table_value} {cell.unit}
-      </td>
-      <td className="right n">
-        <b style={{ color: cell.own ? "var(--verdigris)" : undefined }}>
+      </Digits>
+      <Digits>
+        <b className={cell.own ? "text-verdigris" : undefined}>
           {cell.value} {cell.unit}
         </b>
-      </td>
+      </Digits>
       <td>
         {cell.own
           ? `${cell.own.by}, ${dayOf(cell.own.at, zone)}. ${cell.own.reason}`
           : "the trade's starting guess"}
       </td>
-      <td>
-        {change ? (
-          <button type="button" className="link" onClick={change}>
-            correct
-          </button>
-        ) : null}
-      </td>
+      <td>{change ? <TextButton onClick={change}>correct</TextButton> : null}</td>
     </tr>
-  );
-}
-
-function Correct({ cell, word, close }: { cell: NumberCell; word: string; close: () => void }) {
-  const { room } = useHere();
-  const client = useQueryClient();
-  const [value, setValue] = useState(String(cell.value));
-  const [reason, setReason] = useState("");
-  const save = useMutation({
-    mutationFn: (back: boolean) =>
-      correctNumber(room, {
-        id: newId(),
-        mordant: cell.mordant as "copper-ferric",
-        column: cell.column as "undercut",
-        value: back ? null : Number(value.replace(",", ".")),
-        reason: back && !reason ? "Back to the table." : reason,
-      }),
-    onSuccess: async () => {
-      await client.invalidateQueries({ queryKey: [room] });
-      close();
-    },
-  });
-  return (
-    <div className="section">
-      <h3>{word}</h3>
-      <div className="flex flex-wrap items-end gap-3" style={{ margin: "8px 0" }}>
-        <NumberField
-          label="Measured here"
-          unit={cell.unit || undefined}
-          step={0.1}
-          value={value}
-          onChange={setValue}
-          fault={faultAt(save.error, "value")}
-        />
-        <div style={{ flex: 1, minWidth: 220 }}>
-          <TextField
-            label="From what"
-            value={reason}
-            onChange={setReason}
-            fault={faultAt(save.error, "reason")}
-          />
-        </div>
-      </div>
-      <div className="flex flex-wrap gap-3">
-        <button type="button" className="btn strong" onClick={() => save.mutate(false)}>
-          Use this number
-        </button>
-        {cell.own ? (
-          <button type="button" className="btn" onClick={() => save.mutate(true)}>
-            Back to the table's
-          </button>
-        ) : null}
-        <button type="button" className="btn quiet" onClick={close}>
-          Close
-        </button>
-        <Trouble error={elsewhere(save.error, ["value", "reason"])} />
-      </div>
-    </div>
   );
 }

@@ -1,12 +1,16 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { keepRecipe, type Recipe, recipesQuery } from "../../../api/shopbook";
-import { useHere } from "../../../frame/useHere";
 import { newId } from "../../../device/ids";
-import { elsewhere, faultAt } from "../../../ui/faults";
-import { Choice, TextField } from "../../../ui/Field";
-import { dayOf } from "../../../ui/times";
+import { useHere } from "../../../frame/useHere";
+import { Button, TextButton } from "../../../ui/Button";
+import { LongField, PickField, TextField } from "../../../ui/form/Fields";
+import { FormFoot } from "../../../ui/form/FormFoot";
+import { pick, shapeOf, text } from "../../../ui/form/shape";
+import { useForm } from "../../../ui/form/useForm";
+import { Beside } from "../../../ui/Section";
 import { Trouble } from "../../../ui/Trouble";
+import { dayOf } from "../../../ui/times";
 
 const KINDS: [Recipe["kind"], string][] = [
   ["ground", "Ground"],
@@ -15,89 +19,80 @@ const KINDS: [Recipe["kind"], string][] = [
   ["paper", "Paper"],
   ["other", "Other"],
 ];
+const SHAPE = shapeOf("RecipeIn", { name: text("Name"), kind: pick("For"), text: text("How") });
 type Draft = Pick<Recipe, "id" | "version" | "name" | "kind" | "text">;
 const fresh = (): Draft => ({ id: newId(), version: 0, name: "", kind: "ground", text: "" });
+const typed = ({ name, kind, text }: Draft) => ({ name, kind, text });
 
 /** The room's own recipes. */
 export function Recipes() {
-  const { room, zone } = useHere();
+  const { room } = useHere();
   const { data, error } = useQuery(recipesQuery(room));
   const [draft, setDraft] = useState<Draft>(fresh);
   if (error) return <Trouble error={error} />;
   return (
-    <div className="two">
+    <Beside>
       <div>
-        {(data?.items ?? []).map((recipe) => (
-          <article
-            key={recipe.id}
-            style={{ borderBottom: "1px solid var(--hair)", padding: "8px 0" }}
-          >
-            <h2 style={{ fontSize: 17 }}>{recipe.name}</h2>
-            <p style={{ whiteSpace: "pre-line", margin: "2px 0" }}>{recipe.text}</p>
-            <p className="note m-0">
-              {recipe.kind}, {recipe.by}, {dayOf(recipe.changed_at, zone)}.{" "}
-              <button type="button" className="link" onClick={() => setDraft(recipe)}>
-                change
-              </button>
-            </p>
-          </article>
+        {data?.items.map((recipe) => (
+          <Written key={recipe.id} recipe={recipe} change={() => setDraft(recipe)} />
         ))}
         {data?.items.length === 0 ? (
           <p className="note">None yet. Write down what this room does its own way.</p>
         ) : null}
       </div>
-      <Edit key={`${draft.id} ${draft.version}`} start={draft} done={() => setDraft(fresh())} />
-    </div>
+      <Edit key={`${draft.id} ${draft.version}`} draft={draft} done={() => setDraft(fresh())} />
+    </Beside>
   );
 }
 
-function Edit({ start, done }: { start: Draft; done: () => void }) {
+function Written({ recipe, change }: { recipe: Recipe; change: () => void }) {
+  const { zone } = useHere();
+  return (
+    <article className="border-b border-hair py-2">
+      <h2 className="text-lead">{recipe.name}</h2>
+      <p className="my-0.5 whitespace-pre-line">{recipe.text}</p>
+      <p className="note">
+        {recipe.kind}, {recipe.by}, {dayOf(recipe.changed_at, zone)}.{" "}
+        <TextButton onClick={change}>change</TextButton>
+      </p>
+    </article>
+  );
+}
+
+function Edit({ draft, done }: { draft: Draft; done: () => void }) {
   const { room } = useHere();
   const client = useQueryClient();
-  const [form, setForm] = useState(start);
-  const save = useMutation({
-    mutationFn: () => {
-      const { id, version, name, kind, text } = form;
-      return keepRecipe(room, { id, version, name: name.trim(), kind, text });
+  const form = useForm<Omit<Draft, "id" | "version">, Recipe>(SHAPE, {
+    keepAs: `${room} recipe ${draft.version ? draft.id : "new"}`,
+    id: draft.version ? draft.id : undefined,
+    version: draft.version,
+    start: typed(draft),
+    send: (read, sent) => keepRecipe(room, { ...sent, ...read }),
+    theirs: async () => {
+      const all = await client.fetchQuery({ ...recipesQuery(room), staleTime: 0 });
+      const now = all.items.find((each) => each.id === draft.id) ?? draft;
+      return { version: now.version, values: typed(now) };
     },
-    onSuccess: async () => {
+    done: async () => {
       await client.invalidateQueries({ queryKey: [room, "recipes"] });
       done();
     },
   });
   return (
     <aside>
-      <h2>{start.version ? "Change the recipe" : "A new recipe"}</h2>
-      <TextField
-        label="Name"
-        value={form.name}
-        onChange={(name) => setForm({ ...form, name })}
-        fault={faultAt(save.error, "name")}
-      />
-      <Choice
-        label="For"
-        value={form.kind}
-        options={KINDS}
-        onChange={(kind) => setForm({ ...form, kind })}
-      />
-      <TextField
-        label="How"
-        long
-        value={form.text}
-        onChange={(text) => setForm({ ...form, text })}
-        fault={faultAt(save.error, "text")}
-      />
-      <div className="flex flex-wrap gap-3" style={{ marginTop: 10 }}>
-        <button type="button" className="btn strong" onClick={() => save.mutate()}>
-          Keep the recipe
-        </button>
-        {start.version ? (
-          <button type="button" className="btn quiet" onClick={done}>
-            Leave it
-          </button>
-        ) : null}
-        <Trouble error={elsewhere(save.error, ["name", "text"])} />
-      </div>
+      <h2>{draft.version ? "Change the recipe" : "A new recipe"}</h2>
+      <form noValidate onSubmit={form.submit} className="mt-2 grid gap-3">
+        <TextField form={form} name="name" />
+        <PickField form={form} name="kind" options={KINDS} />
+        <LongField form={form} name="text" />
+        <FormFoot form={form} submit="Keep the recipe">
+          {draft.version ? (
+            <Button look="quiet" onClick={done}>
+              Leave it
+            </Button>
+          ) : null}
+        </FormFoot>
+      </form>
     </aside>
   );
 }

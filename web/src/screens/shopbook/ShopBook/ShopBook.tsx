@@ -1,89 +1,52 @@
-import { useQuery } from "@tanstack/react-query";
-import { Link, useSearchParams } from "react-router";
-import { shopBookQuery } from "../../../api/shopbook";
-import { useHere } from "../../../frame/useHere";
-import { PlainTable } from "../../../ui/PlainTable";
-import { Trouble } from "../../../ui/Trouble";
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from "@headlessui/react";
+import type { ComponentType } from "react";
+import { useSearchParams } from "react-router";
 import { Calculators } from "./Calculators";
 import { Cleaning } from "./Cleaning";
 import { CutSheet } from "./CutSheet";
 import { Numbers } from "./Numbers";
 import { Recipes } from "./Recipes";
+import { Tables } from "./Tables";
 import { Tools } from "./Tools";
 
-const TABS = [
-  ["tables", "Tables"],
-  ["numbers", "Numbers"],
-  ["cut", "Cut a sheet"],
-  ["cleaning", "Clean a plate"],
-  ["recipes", "Recipes"],
-  ["tools", "Tools"],
-  ["calculators", "Calculators"],
-] as const;
+/** The parts of the shop book: what the address says, the name, and what is in it. */
+const TABS: [key: string, name: string, Part: ComponentType][] = [
+  ["tables", "Tables", Tables],
+  ["numbers", "Numbers", Numbers],
+  ["cut", "Cut a sheet", CutSheet],
+  ["cleaning", "Clean a plate", Cleaning],
+  ["recipes", "Recipes", Recipes],
+  ["tools", "Tools", Tools],
+  ["calculators", "Calculators", Calculators],
+];
 
 /** The shop book: tables, the room's own numbers, recipes and tools, and every calculator. */
 export function ShopBook() {
-  const [asked] = useSearchParams();
-  const tab = asked.get("tab") ?? "tables";
-  return (
-    <>
-      <h1>Shop book</h1>
-      <nav className="tabs" aria-label="Parts of the shop book">
-        {TABS.map(([key, name]) => (
-          <Link key={key} to={`?tab=${key}`} aria-current={key === tab ? "page" : undefined}>
-            {name}
-          </Link>
-        ))}
-      </nav>
-      {tab === "numbers" ? (
-        <Numbers />
-      ) : tab === "cut" ? (
-        <CutSheet />
-      ) : tab === "cleaning" ? (
-        <Cleaning />
-      ) : tab === "recipes" ? (
-        <Recipes />
-      ) : tab === "tools" ? (
-        <Tools />
-      ) : tab === "calculators" ? (
-        <Calculators />
-      ) : (
-        <Tables />
-      )}
-    </>
-  );
-}
-
-function Tables() {
-  const { room } = useHere();
   const [asked, ask] = useSearchParams();
-  const { data, error } = useQuery(shopBookQuery(room));
-  if (error) return <Trouble error={error} />;
-  const tables = data?.tables ?? [];
-  const shown = tables.find((table) => table.key === asked.get("table")) ?? tables[0];
+  const at = TABS.findIndex(([key]) => key === asked.get("tab"));
   return (
-    <div className="book">
-      <nav aria-label="Tables">
-        {tables.map((table) => (
-          <button
-            key={table.key}
-            type="button"
-            aria-pressed={table.key === shown?.key}
-            onClick={() => ask({ tab: "tables", table: table.key })}
+    <TabGroup
+      selectedIndex={Math.max(0, at)}
+      onChange={(i) => ask({ tab: TABS[i]?.[0] ?? "tables" })}
+    >
+      <h1 className="print:hidden">Shop book</h1>
+      <TabList className="mt-1 mb-4 flex flex-wrap gap-x-4.5 print:hidden">
+        {TABS.map(([key, name]) => (
+          <Tab
+            key={key}
+            className="min-h-8.5 border-b-3 border-transparent text-ink-2 data-selected:border-ink data-selected:font-bold data-selected:text-ink pointer-coarse:min-h-12"
           >
-            {table.title}
-          </button>
+            {name}
+          </Tab>
         ))}
-      </nav>
-      {shown ? (
-        <section>
-          <h2>{shown.title}</h2>
-          <p className="note" style={{ margin: "2px 0 8px" }}>
-            {shown.about} Starting guesses from the trade, tables {data?.version}.
-          </p>
-          <PlainTable columns={shown.columns} rows={shown.rows} />
-        </section>
-      ) : null}
-    </div>
+      </TabList>
+      <TabPanels>
+        {TABS.map(([key, , Part]) => (
+          <TabPanel key={key} tabIndex={-1}>
+            <Part />
+          </TabPanel>
+        ))}
+      </TabPanels>
+    </TabGroup>
   );
 }

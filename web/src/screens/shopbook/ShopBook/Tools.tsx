@@ -1,10 +1,16 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { keepTool, type Tool, toolsQuery } from "../../../api/shopbook";
-import { useHere } from "../../../frame/useHere";
 import { newId } from "../../../device/ids";
-import { elsewhere, faultAt } from "../../../ui/faults";
-import { Choice, NumberField, TextField } from "../../../ui/Field";
+import { useHere } from "../../../frame/useHere";
+import { Button, TextButton } from "../../../ui/Button";
+import { NumberField, PickField, TextField } from "../../../ui/form/Fields";
+import { FormFoot } from "../../../ui/form/FormFoot";
+import { number, pick, shapeOf, text } from "../../../ui/form/shape";
+import { useForm } from "../../../ui/form/useForm";
+import { typedNumber } from "../../../ui/numbers";
+import { Beside } from "../../../ui/Section";
+import { Digits, Table } from "../../../ui/Table";
 import { Trouble } from "../../../ui/Trouble";
 
 const KINDS: [Tool["kind"], string][] = [
@@ -15,6 +21,12 @@ const KINDS: [Tool["kind"], string][] = [
   ["burin", "Burin"],
   ["other", "Other"],
 ];
+const SHAPE = shapeOf("ToolIn", {
+  name: text("Name"),
+  kind: pick("Kind"),
+  width_um: number("Width of its line"),
+  sharpened_on: text("Sharpened on"),
+});
 const fresh = (): Tool => ({
   id: newId(),
   version: 0,
@@ -25,6 +37,13 @@ const fresh = (): Tool => ({
   note: "",
   put_away: false,
 });
+type Read = Pick<Tool, "name" | "kind" | "width_um"> & { sharpened_on: string };
+const typed = (tool: Tool) => ({
+  name: tool.name,
+  kind: tool.kind,
+  width_um: typedNumber(tool.width_um),
+  sharpened_on: tool.sharpened_on ?? "",
+});
 
 /** The tools: measured width, when sharpened. */
 export function Tools() {
@@ -33,101 +52,71 @@ export function Tools() {
   const [draft, setDraft] = useState<Tool>(fresh);
   if (error) return <Trouble error={error} />;
   return (
-    <div className="two">
-      <table>
-        <thead>
-          <tr>
-            <th>Tool</th>
-            <th>Kind</th>
-            <th className="right">Width</th>
-            <th>Sharpened</th>
-            <th>
-              <span className="vh">Change</span>
-            </th>
+    <Beside>
+      <Table
+        columns={[
+          { head: "Tool" },
+          { head: "Kind" },
+          { head: "Width", right: true },
+          { head: "Sharpened" },
+          { head: "Change", hidden: true },
+        ]}
+      >
+        {data?.items.map((tool) => (
+          <tr key={tool.id}>
+            <td>
+              <b>{tool.name}</b>
+            </td>
+            <td>{tool.kind}</td>
+            <Digits>{tool.width_um == null ? "" : `${tool.width_um} µm`}</Digits>
+            <td className="num">{tool.sharpened_on ?? ""}</td>
+            <td>
+              <TextButton onClick={() => setDraft(tool)}>change</TextButton>
+            </td>
           </tr>
-        </thead>
-        <tbody>
-          {(data?.items ?? []).map((tool) => (
-            <tr key={tool.id}>
-              <td>
-                <b>{tool.name}</b>
-              </td>
-              <td>{tool.kind}</td>
-              <td className="right n">{tool.width_um == null ? "" : `${tool.width_um} µm`}</td>
-              <td className="n">{tool.sharpened_on ?? ""}</td>
-              <td>
-                <button type="button" className="link" onClick={() => setDraft(tool)}>
-                  change
-                </button>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <Edit key={`${draft.id} ${draft.version}`} start={draft} done={() => setDraft(fresh())} />
-    </div>
+        ))}
+      </Table>
+      <Edit key={`${draft.id} ${draft.version}`} tool={draft} done={() => setDraft(fresh())} />
+    </Beside>
   );
 }
 
-function Edit({ start, done }: { start: Tool; done: () => void }) {
+function Edit({ tool, done }: { tool: Tool; done: () => void }) {
   const { room } = useHere();
   const client = useQueryClient();
-  const [form, setForm] = useState({
-    name: start.name,
-    kind: start.kind,
-    width: start.width_um == null ? "" : String(start.width_um),
-    sharpened: start.sharpened_on ?? "",
-  });
-  const save = useMutation({
-    mutationFn: () =>
-      keepTool(room, {
-        ...start,
-        name: form.name.trim(),
-        kind: form.kind,
-        width_um: form.width.trim() === "" ? null : Number(form.width.replace(",", ".")),
-        sharpened_on: form.sharpened || null,
-      }),
-    onSuccess: async () => {
+  const form = useForm<Read, Tool>(SHAPE, {
+    keepAs: `${room} tool ${tool.version ? tool.id : "new"}`,
+    id: tool.version ? tool.id : undefined,
+    version: tool.version,
+    start: typed(tool),
+    send: (read, sent) =>
+      keepTool(room, { ...tool, ...read, ...sent, sharpened_on: read.sharpened_on || null }),
+    theirs: async () => {
+      const all = await client.fetchQuery({ ...toolsQuery(room), staleTime: 0 });
+      const now = all.items.find((each) => each.id === tool.id) ?? tool;
+      return { version: now.version, values: typed(now) };
+    },
+    done: async () => {
       await client.invalidateQueries({ queryKey: [room, "tools"] });
       done();
     },
   });
   return (
     <aside>
-      <h2>{start.version ? "Change the tool" : "A new tool"}</h2>
-      <TextField
-        label="Name"
-        value={form.name}
-        onChange={(name) => setForm({ ...form, name })}
-        fault={faultAt(save.error, "name")}
-      />
-      <Choice
-        label="Kind"
-        value={form.kind}
-        options={KINDS}
-        onChange={(kind) => setForm({ ...form, kind })}
-      />
-      <NumberField
-        label="Width of its line"
-        unit="µm"
-        step={5}
-        value={form.width}
-        onChange={(width) => setForm({ ...form, width })}
-        fault={faultAt(save.error, "width_um")}
-      />
-      <TextField
-        label="Sharpened on"
-        type="date"
-        value={form.sharpened}
-        onChange={(sharpened) => setForm({ ...form, sharpened })}
-        fault={faultAt(save.error, "sharpened_on")}
-      />
-      <div className="flex flex-wrap gap-3" style={{ marginTop: 10 }}>
-        <button type="button" className="btn strong" onClick={() => save.mutate()}>
-          Keep the tool
-        </button>
-        <Trouble error={elsewhere(save.error, ["name", "width_um", "sharpened_on"])} />
-      </div>
+      <h2>{tool.version ? "Change the tool" : "A new tool"}</h2>
+      <form noValidate onSubmit={form.submit} className="mt-2 grid gap-3">
+        <TextField form={form} name="name" />
+        <PickField form={form} name="kind" options={KINDS} />
+        <NumberField form={form} name="width_um" step={5} />
+        <TextField form={form} name="sharpened_on" type="date" />
+        <FormFoot form={form} submit="Keep the tool">
+          {tool.version ? (
+            <Button look="quiet" onClick={done}>
+              Leave it
+            </Button>
+          ) : null}
+        </FormFoot>
+      </form>
     </aside>
   );
 }

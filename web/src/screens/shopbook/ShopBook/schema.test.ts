@@ -1,5 +1,13 @@
 import type { SchemaNode } from "../../../api/calc";
-import { firstValue, isOptional, resolved, words } from "./schema";
+import {
+  bodyOf,
+  firstValue,
+  isOptional,
+  resolved,
+  shapeOfSchema,
+  typedFirst,
+  words,
+} from "./schema";
 
 const root: SchemaNode = {
   type: "object",
@@ -38,3 +46,44 @@ test.each([
   ["load_g_per_l", "load"],
   ["may_turn", "may turn"],
 ])("%s is shown as %s", (name, shown) => expect(words(name)).toBe(shown));
+
+test("its fields are a form's: limits, needs and rows from the schema", () => {
+  const limited: SchemaNode = {
+    type: "object",
+    required: ["width_mm"],
+    properties: {
+      width_mm: { type: "number", minimum: 10, maximum: 20, unit: "mm" },
+      parts: {
+        type: "array",
+        items: { type: "object", properties: { count: { type: "integer" } } },
+      },
+      free: { type: "object" },
+    },
+  };
+  expect(shapeOfSchema(limited).fields).toMatchObject({
+    width_mm: { kind: "number", label: "width", low: 10, high: 20, unit: "mm", needed: true },
+    "parts.*.count": { kind: "number", label: "parts #, count", needed: false },
+    free: { kind: "json", label: "free" },
+  });
+});
+
+test("what is typed first and sent untouched is what the schema gave", () => {
+  const typed = typedFirst(root);
+  expect(typed).toEqual({
+    material: "copper",
+    width_mm: "",
+    angle: "45",
+    stock: "",
+    pieces: [{ baume: "" }],
+    sure: "no",
+  });
+  const read = { ...typed, width_mm: null, angle: 45, stock: null, pieces: [{ baume: null }] };
+  expect(bodyOf(root, read)).toEqual({
+    material: "copper",
+    width_mm: null,
+    angle: 45,
+    stock: null,
+    pieces: [{ baume: null }],
+    sure: false,
+  });
+});

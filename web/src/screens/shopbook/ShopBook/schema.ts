@@ -1,6 +1,9 @@
 import type { SchemaNode } from "../../../api/calc";
+import type { Typed } from "../../../ui/form/read";
+import { type Field, limitsOf, type Shape } from "../../../ui/form/shape";
+import { plain } from "../../../ui/numbers";
 
-/** Reading a JSON Schema: references followed, "or null" told as optional. */
+/** Reading a JSON Schema: references followed, "or null" told as optional, its fields as a form's. */
 
 export function resolved(node: SchemaNode, root: SchemaNode): SchemaNode {
   if (node.$ref) return resolved(root.$defs?.[node.$ref.split("/").at(-1) ?? ""] ?? {}, root);
@@ -36,3 +39,90 @@ export function firstValue(node: SchemaNode, root: SchemaNode): unknown {
 /** A name as words: its unit goes into the field. */
 export const words = (name: string) =>
   name.replace(/_(mm|um|cm2|l|c|g_per_l|seconds|degrees)$/, "").replaceAll("_", " ");
+
+export type Part = "group" | "rows" | "field";
+
+/** What a node is in the form: fields of its own, rows, or one field (as JSON where nothing fits). */
+export function partOf(node: SchemaNode, root: SchemaNode): Part {
+  const real = resolved(node, root);
+  if (isOptional(node)) return "field";
+  if (real.type === "object" && real.properties) return "group";
+  return real.type === "array" && real.items ? "rows" : "field";
+}
+
+/** The fields of a schema by their paths. */
+export function shapeOfSchema(root: SchemaNode): Shape {
+  const fields: Shape["fields"] = {};
+  const add = (node: SchemaNode, path: string, label: string, needed: boolean) => {
+    const real = resolved(node, root);
+    const part = partOf(node, root);
+    if (part === "field") {
+      fields[path] = { ...limitsOf(real), kind: kindOf(real), label, needed };
+    } else if (part === "rows") {
+      add(real.items as SchemaNode, `${path}.*`, `${label} #`, false);
+    } else {
+      for (const [key, each] of Object.entries(real.properties ?? {})) {
+        const inRow = path.includes("*") ? `${label}, ` : "";
+        const must = (real.required ?? []).includes(key) && !isOptional(each);
+        add(each, path ? `${path}.${key}` : key, `${inRow}${words(key)}`, must);
+      }
+    }
+  };
+  add(root, "", "", false);
+  return { fields };
+}
+
+function kindOf(real: SchemaNode): Field["kind"] {
+  if (real.enum || real.type === "boolean") return "pick";
+  if (real.type === "object" || real.type === "array") return "json";
+  return real.type === "string" ? "text" : "number";
+}
+
+/** A value as it is typed: figures and JSON as text, yes and no as words. */
+export function typedValue(value: unknown, node: SchemaNode, root: SchemaNode): unknown {
+  const real = resolved(node, root);
+  const part = partOf(node, root);
+  if (part === "group") {
+    const held = (value ?? {}) as Typed;
+    return Object.fromEntries(
+      Object.entries(real.properties ?? {}).map(([key, each]) => [
+        key,
+        typedValue(held[key] ?? null, each, root),
+      ]),
+    );
+  }
+  if (part === "rows") {
+    return ((value ?? []) as unknown[]).map((row) =>
+      typedValue(row, real.items as SchemaNode, root),
+    );
+  }
+  if (value === null || value === undefined) return "";
+  if (typeof value === "boolean") return value ? "yes" : "no";
+  if (typeof value === "number") return plain(value);
+  if (typeof value === "string") return value;
+  return Object.keys(value).length > 0 ? JSON.stringify(value) : "";
+}
+
+export const typedFirst = (root: SchemaNode): Typed =>
+  typedValue(firstValue(root, root), root, root) as Typed;
+
+/** What is sent of what was read: yes and no as truth, what was left open as nothing. */
+export function bodyOf(node: SchemaNode, read: unknown, root: SchemaNode = node): unknown {
+  const real = resolved(node, root);
+  const part = partOf(node, root);
+  if (part === "group") {
+    const held = read as Typed;
+    return Object.fromEntries(
+      Object.entries(real.properties ?? {}).map(([key, each]) => [
+        key,
+        bodyOf(each, held[key], root),
+      ]),
+    );
+  }
+  if (part === "rows") {
+    return (read as unknown[]).map((row) => bodyOf(real.items as SchemaNode, row, root));
+  }
+  if (real.type === "boolean" && read !== "") return read === "yes";
+  if (read === null && real.type === "object" && !isOptional(node)) return {};
+  return read === "" && (isOptional(node) || real.type !== "string") ? null : read;
+}

@@ -1,143 +1,123 @@
-import type { Bath } from "../../../api/baths";
+import { useQuery } from "@tanstack/react-query";
+import { bathsQuery } from "../../../api/baths";
 import type { Shapes } from "../../../api/client";
-import { Choice, Segments } from "../../../ui/Field";
+import type { Strip } from "../../../api/strips";
+import { useHere } from "../../../frame/useHere";
+import { Care } from "../../../ui/Care";
+import { Chooser } from "../../../ui/form/Picker";
+import { parseNumber, plain } from "../../../ui/numbers";
+import { Segments } from "../../../ui/Segments";
 import { clock, parseTime } from "../../../ui/times";
+import { Ask } from "./Ask";
+import type { Asked } from "./useAsking";
 
-export type Asking = { way: "tone" | "time"; lstar: number; seconds: number; bath: string };
 type Point = Shapes["CurvePoint"];
-type Props = {
-  asking: Asking;
-  setAsking: (asking: Asking) => void;
-  own: Point | null;
-  there: Point | null;
-  baths: Bath[];
+type Way = Asked["asking"]["way"];
+const WAYS = [
+  ["tone", "A tone"],
+  ["time", "A time"],
+] as const;
+const LIGHTEST = 100;
+
+const readTone = (text: string): number | null => {
+  const tone = parseNumber(text, "L*");
+  return tone !== undefined && tone >= 0 && tone <= LIGHTEST ? tone : null;
 };
+const timeOf = (p: Point) => clock(p.seconds);
+const timesOf = (p: Point) => `(${clock(p.seconds_low)} to ${clock(p.seconds_high)})`;
+const toneOf = (p: Point) => p.lstar.toFixed(0);
+const tonesOf = (p: Point) => `(${p.lstar_low.toFixed(0)} to ${p.lstar_high.toFixed(0)})`;
 
 /** Ask the strip both ways, and see the same in one of today's baths. */
-export function AskBar({ asking, setAsking, own, there, baths }: Props) {
+export function AskBar({ strip, asked }: { strip: Strip; asked: Asked }) {
+  const { asking, setAsking, own } = asked;
   return (
-    <div className="pm head" aria-live="polite">
-      <div
-        className="flex flex-wrap items-center gap-3"
-        style={{ fontFamily: "var(--slab)", fontSize: 25, fontWeight: 620 }}
-      >
-        <Segments
-          label="Ask for"
-          value={asking.way}
-          options={[
-            ["tone", "A tone"],
-            ["time", "A time"],
-          ]}
-          onChange={(way) => setAsking({ ...asking, way })}
-        />
-        {asking.way === "tone" ? (
-          <>
-            To reach
-            <Ask
-              key="tone"
-              label="Tone wanted"
-              unit="L*"
-              value={String(asking.lstar)}
-              step={1}
-              read={(t) => (t.trim() && Number(t) >= 0 && Number(t) <= 100 ? Number(t) : null)}
-              onChange={(lstar) => setAsking({ ...asking, lstar })}
-            />
-            {own ? (
-              <span>
-                bite <b className="n">{clock(own.seconds)}</b>{" "}
-                <small
-                  style={{ fontFamily: "var(--text)", fontSize: 17, fontWeight: 450 }}
-                  className="n"
-                >
-                  ({clock(own.seconds_low)} to {clock(own.seconds_high)})
-                </small>
-              </span>
-            ) : null}
-          </>
-        ) : (
-          <>
-            After
-            <Ask
-              key="time"
-              label="Time in the bath"
-              unit="min:s"
-              value={clock(asking.seconds)}
-              step={5}
-              read={(t) => parseTime(t)}
-              onChange={(seconds) => setAsking({ ...asking, seconds })}
-            />
-            {own ? (
-              <span>
-                it prints L* <b className="n">{own.lstar.toFixed(0)}</b>{" "}
-                <small
-                  style={{ fontFamily: "var(--text)", fontSize: 17, fontWeight: 450 }}
-                  className="n"
-                >
-                  ({own.lstar_low.toFixed(0)} to {own.lstar_high.toFixed(0)})
-                </small>
-              </span>
-            ) : null}
-          </>
-        )}
+    <div aria-live="polite" className="plate-mark flex flex-wrap items-stretch gap-x-4 px-5 py-2.5">
+      <div className="flex min-w-0 flex-1 flex-wrap items-center gap-3 font-slab text-h2 font-semibold">
+        <span className="font-text text-body font-normal">
+          <Segments
+            label="Ask for"
+            value={asking.way}
+            options={WAYS}
+            onChange={(way: Way) => setAsking({ ...asking, way })}
+          />
+        </span>
+        {asking.way === "tone" ? <ForTone asked={asked} /> : <ForTime asked={asked} />}
         {own && !own.reachable ? (
-          <span className="care" style={{ fontFamily: "var(--text)" }}>
-            Beyond this strip. Nearest: L* {own.lstar.toFixed(0)}.
-          </span>
+          <Care>Beyond this strip. Nearest: L* {own.lstar.toFixed(0)}.</Care>
         ) : null}
       </div>
-      <div style={{ minWidth: 190 }}>
-        <Choice
-          label="In which bath"
-          value={asking.bath}
-          options={[
-            ["", "the strip's own"],
-            ...baths.map((b) => [b.id, b.name] as [string, string]),
-          ]}
-          onChange={(bath) => setAsking({ ...asking, bath })}
-        />
-        {asking.bath && there ? (
-          <p className="n" style={{ margin: "5px 0 0", fontWeight: 650 }}>
-            {asking.way === "tone"
-              ? `${clock(there.seconds)} (${clock(there.seconds_low)} to ${clock(there.seconds_high)})`
-              : `L* ${there.lstar.toFixed(0)} (${there.lstar_low.toFixed(0)} to ${there.lstar_high.toFixed(0)})`}
-          </p>
-        ) : null}
-      </div>
+      <InBath strip={strip} asked={asked} />
     </div>
   );
 }
 
-type AskProps = {
-  label: string;
-  unit: string;
-  value: string;
-  step: number;
-  read: (text: string) => number | null;
-  onChange: (value: number) => void;
-};
-
-function Ask({ label, unit, value, step, read, onChange }: AskProps) {
+function ForTone({ asked: { asking, setAsking, own } }: { asked: Asked }) {
   return (
-    <span className="field num">
-      <input
-        aria-label={label}
-        defaultValue={value}
-        onChange={(event) => {
-          const next = read(event.target.value);
-          if (next !== null) onChange(next);
-        }}
-        onKeyDown={(event) => {
-          const way = event.key === "ArrowUp" ? 1 : event.key === "ArrowDown" ? -1 : 0;
-          const now = read(event.currentTarget.value);
-          if (way === 0 || now === null) return;
-          event.preventDefault();
-          const next = Math.max(0, now + way * step * (event.shiftKey ? 10 : 1));
-          event.currentTarget.value = unit === "min:s" ? clock(next) : String(next);
-          onChange(next);
-        }}
-        style={{ color: "var(--copper-deep)" }}
+    <>
+      To reach
+      <Ask
+        key="tone"
+        label="Tone wanted"
+        unit="L*"
+        value={asking.lstar}
+        read={readTone}
+        say={plain}
+        onChange={(lstar) => setAsking({ ...asking, lstar })}
       />
-      <span className="unit">{unit}</span>
+      {own ? <Answer before="bite" value={timeOf(own)} band={timesOf(own)} /> : null}
+    </>
+  );
+}
+
+function ForTime({ asked: { asking, setAsking, own } }: { asked: Asked }) {
+  return (
+    <>
+      After
+      <Ask
+        key="time"
+        label="Time in the bath"
+        unit="min:s"
+        value={asking.seconds}
+        read={parseTime}
+        say={clock}
+        onChange={(seconds) => setAsking({ ...asking, seconds })}
+      />
+      {own ? <Answer before="it prints L*" value={toneOf(own)} band={tonesOf(own)} /> : null}
+    </>
+  );
+}
+
+function Answer({ before, value, band }: { before: string; value: string; band: string }) {
+  return (
+    <span>
+      {before} <b className="num">{value}</b>{" "}
+      <small className="num text-lead font-normal">{band}</small>
     </span>
+  );
+}
+
+function InBath({ strip, asked }: { strip: Strip; asked: Asked }) {
+  const { room } = useHere();
+  const { asking, setAsking, there } = asked;
+  const baths = (useQuery(bathsQuery(room)).data?.items ?? []).filter(
+    (bath) => bath.metal === strip.metal,
+  );
+  return (
+    <div className="min-w-48">
+      <Chooser
+        label="In which bath"
+        value={asking.bath}
+        options={[["", "the strip's own"], ...baths.map((b) => [b.id, b.name] as const)]}
+        onChange={(bath) => setAsking({ ...asking, bath })}
+      />
+      {asking.bath && there ? (
+        <p className="num mt-1 font-bold">
+          {asking.way === "tone"
+            ? `${timeOf(there)} ${timesOf(there)}`
+            : `L* ${toneOf(there)} ${tonesOf(there)}`}
+        </p>
+      ) : null}
+    </div>
   );
 }

@@ -1,6 +1,9 @@
 import type { Strip } from "../../../api/strips";
 import { fittedAt, isOut } from "../../../figures/ToneCurve";
-import { Mark } from "../../../ui/Mark";
+import { Button } from "../../../ui/Button";
+import { Care } from "../../../ui/Care";
+import { Key } from "../../../ui/Key";
+import { Digits, Table } from "../../../ui/Table";
 import { clock } from "../../../ui/times";
 
 type Props = {
@@ -17,99 +20,88 @@ export function Patches({ strip, chosen, choose, toggle, busy }: Props) {
   const shown = chosen ?? (flagged >= 0 ? flagged : null);
   return (
     <aside>
-      <table>
-        <thead>
-          <tr>
-            <th>Patch</th>
-            <th className="right">In all</th>
-            <th className="right">read</th>
-            <th className="right">off by</th>
-          </tr>
-        </thead>
-        <tbody>
-          {strip.readings.map((patch, i) => {
-            const fitted = fittedAt(strip, i);
-            const out = isOut(strip, i);
-            const off = fitted ? patch.lstar - fitted.fitted : null;
-            return (
-              <tr
-                key={`${patch.seconds} ${patch.lstar}`}
-                style={
-                  out
-                    ? { background: "var(--ferric-pale)", color: "var(--ferric-deep)" }
-                    : undefined
-                }
-              >
-                <td>
-                  <button
-                    type="button"
-                    className="link"
-                    aria-pressed={chosen === i}
-                    onClick={() => choose(i)}
-                  >
-                    {i + 1}
-                  </button>
-                </td>
-                <td className="right n">{clock(patch.seconds)}</td>
-                <td className="right n">
-                  <b style={out ? { textDecoration: "line-through" } : undefined}>
-                    {patch.lstar.toFixed(0)}
-                  </b>
-                </td>
-                <td className="right n">{off === null ? "left out" : signed(off)}</td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <Table
+        columns={[
+          { head: "Patch" },
+          { head: "In all", right: true },
+          { head: "read", right: true },
+          { head: "off by", right: true },
+        ]}
+      >
+        {strip.readings.map((patch, i) => (
+          <Row
+            key={`${patch.seconds} ${patch.lstar}`}
+            strip={strip}
+            place={i}
+            chosen={chosen === i}
+            choose={() => choose(i)}
+          />
+        ))}
+      </Table>
       {strip.fit ? (
-        <p className="note" style={{ margin: "8px 0" }}>
-          Patches lie <span className="n">{Number(strip.fit.rms_lstar).toFixed(1)}</span> L* from
+        <p className="note my-2">
+          Patches lie <span className="num">{Number(strip.fit.rms_lstar).toFixed(1)}</span> L* from
           the curve. It holds to{" "}
-          <span className="n">{clock(Number(strip.fit.valid_to_seconds))}</span>.
+          <span className="num">{clock(Number(strip.fit.valid_to_seconds))}</span>.
         </p>
       ) : null}
-      {shown !== null ? <Why strip={strip} place={shown} toggle={toggle} busy={busy} /> : null}
+      {shown !== null ? (
+        <Why strip={strip} place={shown} busy={busy} toggle={() => toggle(shown)} />
+      ) : null}
     </aside>
   );
 }
 
-function Why({
-  strip,
-  place,
-  toggle,
-  busy,
-}: {
-  strip: Strip;
-  place: number;
-  toggle: (place: number) => void;
-  busy: boolean;
-}) {
+type RowProps = { strip: Strip; place: number; chosen: boolean; choose: () => void };
+
+function Row({ strip, place, chosen, choose }: RowProps) {
+  const patch = strip.readings[place];
+  if (!patch) return null;
+  const fitted = fittedAt(strip, place);
+  const out = isOut(strip, place);
+  return (
+    <tr className={out ? "bg-ferric-pale text-ferric-deep" : undefined}>
+      <td>
+        <button
+          type="button"
+          className="min-w-6 underline underline-offset-3 aria-pressed:font-bold"
+          aria-pressed={chosen}
+          onClick={choose}
+        >
+          {place + 1}
+        </button>
+      </td>
+      <Digits>{clock(patch.seconds)}</Digits>
+      <Digits>
+        <b className={out ? "line-through" : undefined}>{patch.lstar.toFixed(0)}</b>
+      </Digits>
+      <Digits>{fitted ? signed(patch.lstar - fitted.fitted) : "left out"}</Digits>
+    </tr>
+  );
+}
+
+type WhyProps = { strip: Strip; place: number; toggle: () => void; busy: boolean };
+
+function Why({ strip, place, toggle, busy }: WhyProps) {
   const why = fittedAt(strip, place)?.why;
   const byHand = strip.readings[place]?.left_out;
   return (
     <div
-      style={{
-        borderLeft: `4px solid ${why || byHand ? "var(--ferric-deep)" : "var(--ink)"}`,
-        paddingLeft: 12,
-        marginTop: 10,
-      }}
+      className={`mt-2.5 grid justify-items-start gap-2 border-l-4 pl-3 ${why || byHand ? "border-ferric-deep" : "border-ink"}`}
     >
       {why ? (
         <>
-          <p className="care m-0">
-            <Mark name="care" /> Why patch {place + 1} is left out
-          </p>
-          <p style={{ margin: "4px 0 8px" }}>{why}</p>
+          <Care>Why patch {place + 1} is left out</Care>
+          <p>{why}</p>
         </>
       ) : (
         <>
-          <p style={{ margin: "0 0 8px" }}>
+          <p>
             Patch {place + 1} {byHand ? "is left out by you." : "is in the curve."}
           </p>
-          <button type="button" className="btn" disabled={busy} onClick={() => toggle(place)}>
-            {byHand ? "Put it back" : "Leave it out"} <span className="key">X</span>
-          </button>
+          <Button disabled={busy} onClick={toggle}>
+            {byHand ? "Put it back" : "Leave it out"} <Key>X</Key>
+          </Button>
         </>
       )}
     </div>

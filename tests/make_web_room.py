@@ -1,0 +1,96 @@
+"""The demo room's answers, for the front end's tests: what the server really says, kept as JSON.
+
+Run with the demo served: ``python -m tests.make_web_room``. ``tests/server/test_web_room.py`` holds
+their form to what the server says now.
+"""
+
+from __future__ import annotations
+
+import json
+from pathlib import Path
+from typing import Any
+
+KEPT = Path(__file__).parents[1] / "web" / "src" / "testing" / "room.gen.json"
+PARTS = ("tones", "lines", "spit-bite")
+CALCULATORS = ("bevel", "cleaning-order", "plan-bites")
+
+
+def answers(client: Any, room: str) -> dict[str, Any]:
+    """Return what the server answers to each address a screen asks for.
+
+    Parameters
+    ----------
+    client
+        A signed-in Django test client.
+    room
+        The room's id.
+    """
+    told: dict[str, Any] = {}
+
+    def ask(path: str) -> Any:
+        reply = client.get(path)
+        if reply.status_code == 200:
+            told[path] = reply.json()
+        return told.get(path)
+
+    here = f"/api/rooms/{room}"
+    for path in ("/api/session", "/api/mordants", "/api/calc", "/api/clock"):
+        ask(path)
+    for name in CALCULATORS:
+        ask(f"/api/calc/{name}/schema")
+    for noun in ("bench", "record?search=&page=1", "members", "timers", "shop-book", "recipes"):
+        ask(f"{here}/{noun}")
+    for noun in ("tools", "plates?put_away=true"):
+        ask(f"{here}/{noun}")
+    for bath in ask(f"{here}/baths")["items"]:
+        ask(f"{here}/baths/{bath['id']}")
+        ask(f"{here}/baths/{bath['id']}/readings")
+    for strip in ask(f"{here}/strips")["items"]:
+        ask(f"{here}/strips/{strip['id']}")
+    for plate in ask(f"{here}/plates")["items"]:
+        at = f"{here}/plates/{plate['id']}"
+        ask(at)
+        ask(f"{at}/course")
+        ask(f"{here}/proofs?plate={plate['id']}")
+        for part in PARTS:
+            ask(f"{at}/plan?part={part}")
+        if plate["run"]:
+            ask(f"{here}/runs/{plate['run']['id']}")
+    return told
+
+
+def form_of(value: Any) -> Any:
+    """Return the form of an answer: its keys, and of a list what its rows have in all."""
+    if isinstance(value, dict):
+        return {key: form_of(each) for key, each in sorted(value.items())}
+    if isinstance(value, list):
+        rows = [form_of(each) for each in value]
+        return [row for i, row in enumerate(rows) if row not in rows[:i]][:3]
+    return type(value).__name__
+
+
+if __name__ == "__main__":
+    import os
+    import time
+
+    import django
+
+    os.environ.setdefault("DJANGO_SETTINGS_MODULE", "server.config.settings")
+    django.setup()
+    from django.conf import settings
+    from django.db import transaction
+    from django.test import Client
+
+    from server.accounts.models import User
+    from server.demo.room import ROOM_ID, fresh
+
+    settings.ALLOWED_HOSTS = ["*"]
+    with transaction.atomic():
+        fresh(time.time())
+        client = Client()
+        client.force_login(
+            User.objects.get(sign_in="keeper@lantern-quay"),
+            backend="django.contrib.auth.backends.ModelBackend",
+        )
+        KEPT.write_text(json.dumps(answers(client, str(ROOM_ID)), ensure_ascii=False) + "\n")
+        transaction.set_rollback(True)

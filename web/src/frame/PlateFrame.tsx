@@ -1,0 +1,79 @@
+import { useQueries, useQuery } from "@tanstack/react-query";
+import { NavLink, Outlet, useMatches, useOutletContext, useParams } from "react-router";
+import { type Plan, planQuery } from "../api/plans";
+import { type Plate, plateQuery } from "../api/plates";
+import { PARTS } from "../processes/registry";
+import { Trouble } from "../ui/Trouble";
+import { CourseLine } from "./plate/CourseLine";
+import { Head, ShortHead } from "./plate/Head";
+import { useHere } from "./useHere";
+import { Waits } from "./Waits";
+
+export type PlateHere = { plate: Plate; plans: Plan[] };
+
+/** The plate and its plans, for the pages under its head. */
+export const usePlate = () => useOutletContext<PlateHere>();
+
+/** What all pages of a plate share: its head, its course, its tabs. */
+export function PlateFrame() {
+  const { room } = useHere();
+  const { plate: id = "" } = useParams();
+  const plate = useQuery(plateQuery(room, id));
+  const planned = PARTS.filter((part) => plate.data?.planned.includes(part));
+  const found = useQueries({ queries: planned.map((part) => planQuery(room, id, part)) });
+  const own = useMatches().at(-1)?.pathname.replace(/\/$/, "") === `/r/${room}/plates/${id}`;
+  if (plate.error) return <Trouble error={plate.error} />;
+  if (!plate.data) return null;
+  const plans = found.map((each) => each.data).filter((plan) => plan != null);
+  const current = plans.find((plan) => plan.run) ?? plans[0] ?? null;
+  const here: PlateHere = { plate: plate.data, plans };
+  return (
+    <>
+      {own ? (
+        <Head plate={plate.data} plan={current} />
+      ) : (
+        <ShortHead plate={plate.data}>
+          <Tabs plate={plate.data} />
+        </ShortHead>
+      )}
+      <CourseLine key={id} plate={plate.data} short={!own} />
+      {own ? (
+        <div className="mb-3 border-b border-hair">
+          <Tabs plate={plate.data} />
+        </div>
+      ) : null}
+      <Waits plate={id} />
+      {found.some((each) => each.isPending) ? null : <Outlet context={here} />}
+    </>
+  );
+}
+
+function Tabs({ plate }: { plate: Plate }) {
+  const { room } = useHere();
+  const here = `/r/${room}/plates/${plate.id}`;
+  const plans = plate.processes.map(({ key, many }) => ({
+    to: `${here}/plan/${key}`,
+    name: `${plate.planned.includes(key) ? "Change" : "Plan"} ${many}`,
+  }));
+  const tabs = [
+    { to: here, name: "Bites" },
+    { to: `${here}/course`, name: "Course" },
+    ...plans,
+    { to: `${here}/proofs`, name: "Proofs" },
+    { to: `/r/${room}/record?plate=${plate.id}`, name: "Record" },
+  ];
+  return (
+    <nav aria-label="Pages of this plate" className="flex flex-wrap gap-x-5 print:hidden">
+      {tabs.map(({ to, name }) => (
+        <NavLink
+          key={to}
+          to={to}
+          end={to === here}
+          className="-mb-px flex min-h-8.5 items-center border-b-3 border-transparent text-ink-2 aria-[current]:border-ink aria-[current]:font-bold aria-[current]:text-ink pointer-coarse:min-h-12"
+        >
+          {name}
+        </NavLink>
+      ))}
+    </nav>
+  );
+}

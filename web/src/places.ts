@@ -1,0 +1,127 @@
+import type { ComponentType } from "react";
+
+/** One row a screen: router, rail, keys, page titles and the test of every screen read it. */
+export type Place = {
+  path: string;
+  /** The title of its page. */
+  name: string;
+  /** What the keys' list and the rail call it, where they lead to it. */
+  rail?: string;
+  /** The letter after G that leads there. */
+  key?: string;
+  /** It takes the whole screen: no rail, no rack. */
+  whole?: boolean;
+  load: () => Promise<ComponentType>;
+};
+
+export const PLACES: Place[] = [
+  {
+    path: "bench",
+    name: "Bench",
+    rail: "Bench",
+    key: "b",
+    load: async () => (await import("./screens/bench/Bench/Bench")).Bench,
+  },
+  {
+    path: "strips",
+    name: "Strips",
+    rail: "Strips",
+    key: "s",
+    load: async () => (await import("./screens/strips/Strips/Strips")).Strips,
+  },
+  {
+    path: "strips/new",
+    name: "Read a strip",
+    load: async () => (await import("./screens/strips/NewStrip/NewStrip")).NewStrip,
+  },
+  {
+    path: "strips/:strip",
+    name: "Strip",
+    load: async () => (await import("./screens/strips/StripPage/StripPage")).StripPage,
+  },
+  {
+    path: "baths",
+    name: "Baths",
+    rail: "Baths",
+    key: "t",
+    load: async () => (await import("./screens/baths/Baths/Baths")).Baths,
+  },
+  {
+    path: "baths/:bath",
+    name: "Bath",
+    load: async () => (await import("./screens/baths/BathPage/BathPage")).BathPage,
+  },
+  {
+    path: "shop-book",
+    name: "Shop book",
+    rail: "Shop book",
+    key: "o",
+    load: async () => (await import("./screens/shopbook/ShopBook/ShopBook")).ShopBook,
+  },
+  {
+    path: "record",
+    name: "Record",
+    rail: "Record",
+    key: "d",
+    load: async () => (await import("./screens/record/Record/Record")).Record,
+  },
+  {
+    path: "members",
+    name: "Members",
+    rail: "Members",
+    key: "m",
+    load: async () => (await import("./screens/rooms/Members/Members")).Members,
+  },
+  {
+    path: "plates/new",
+    name: "Put a plate in",
+    load: async () => (await import("./screens/plates/NewPlate/NewPlate")).NewPlate,
+  },
+  {
+    path: "timers",
+    name: "Waits",
+    key: "w",
+    whole: true,
+    load: async () => (await import("./screens/timers/Timers/Timers")).Timers,
+  },
+  {
+    path: "runs/:run",
+    name: "At the bath",
+    whole: true,
+    load: async () => (await import("./screens/runs/RunScreen/RunScreen")).RunScreen,
+  },
+];
+
+/** The pages of a plate, under its head, course and tabs. */
+export const PLATE_PLACES: Place[] = [
+  {
+    path: "",
+    name: "Bites",
+    load: async () => (await import("./screens/plates/PlatePage/PlatePage")).PlatePage,
+  },
+  {
+    path: "plan/:part",
+    name: "Plan",
+    load: async () => (await import("./screens/plans/PlanPage/PlanPage")).PlanPage,
+  },
+  {
+    path: "course",
+    name: "Course",
+    load: async () => (await import("./screens/courses/CoursePage/CoursePage")).CoursePage,
+  },
+  {
+    path: "proofs",
+    name: "Proofs",
+    load: async () => (await import("./screens/proofs/Proofs/Proofs")).Proofs,
+  },
+  {
+    path: "proofs/new",
+    name: "Hang a proof",
+    load: async () => (await import("./screens/proofs/NewProof/NewProof")).NewProof,
+  },
+];
+
+/** Where the letters after G lead. */
+export const BY_LETTER = new Map(
+  PLACES.flatMap((place) => (place.key ? [[place.key, place]] : [])),
+);

@@ -1,0 +1,44 @@
+import { useQuery } from "@tanstack/react-query";
+import { type Bath, readingsQuery } from "../../../api/baths";
+import { useHere } from "../../../frame/useHere";
+import { Section } from "../../../ui/Section";
+import { Digits, Table } from "../../../ui/Table";
+import { dayOf, wallClock } from "../../../ui/times";
+import { shownTemperature, temperatureUnit } from "../../../ui/units";
+
+const MOST = 20;
+
+/** What was read of the bath, the newest first. */
+export function Readings({ bath }: { bath: Bath }) {
+  const { room, me, zone } = useHere();
+  const { data } = useQuery(readingsQuery(room, bath.id));
+  if (!data || data.items.length === 0) return <p className="note mt-3">No readings yet.</p>;
+  return (
+    <Section>
+      <h2>Readings</h2>
+      <Table
+        columns={[
+          { head: "When" },
+          { head: temperatureUnit(me), right: true },
+          { head: "g/L", right: true },
+          { head: "Note" },
+        ]}
+      >
+        {data.items.slice(0, MOST).map((reading) => (
+          <tr key={reading.id}>
+            <td className="num">
+              {dayOf(reading.at, zone)} {wallClock(Date.parse(reading.at) / 1000, zone)}
+            </td>
+            <Digits>
+              {reading.temperature_c === null ? "" : shownTemperature(reading.temperature_c, me)}
+            </Digits>
+            <Digits>{reading.load_g_per_l === null ? "" : reading.load_g_per_l.toFixed(2)}</Digits>
+            <td>
+              {reading.note} <span className="note">{reading.by}</span>
+            </td>
+          </tr>
+        ))}
+      </Table>
+    </Section>
+  );
+}

@@ -1,0 +1,153 @@
+import { screen, waitFor, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import type { Course } from "../../../api/courses";
+import { fakeServer, plateId, told } from "../../../testing/server";
+import { alerts, openAt, pick, press, type } from "../../../testing/show";
+
+const STEAM = plateId("Steam Stall");
+const LANTERN = plateId("Lantern Row");
+const COURSE = `/plates/${STEAM}/course`;
+const steps = (plate: string) => told<Course>(`/plates/${plate}/course`).steps;
+const panel = () => screen.findByRole("article");
+
+test("the step to do is shown, its list beside it, and ] and [ move along", async () => {
+  fakeServer();
+  const { router } = openAt(COURSE);
+  const todo = steps(STEAM).findIndex((step) => step.status === "todo");
+  const at = (i: number) => steps(STEAM)[i]?.title as string;
+  expect(await screen.findByRole("heading", { name: at(todo), level: 2 })).toBeVisible();
+  await userEvent.keyboard("]");
+  expect(await screen.findByRole("heading", { name: at(todo + 1), level: 2 })).toBeVisible();
+  await userEvent.keyboard("[[");
+  expect(await screen.findByRole("heading", { name: at(todo), level: 2 })).toBeVisible();
+  expect(router.state.location.search).toContain("step=");
+});
+
+test("a step says why, what good is, how it fails, and what is dangerous", async () => {
+  fakeServer();
+  const step = steps(LANTERN).find((each) => each.cautions.length > 0 && each.fails.length > 0);
+  if (!step) throw new Error("no step of the demo has cautions");
+  openAt(`/plates/${LANTERN}/course?step=${step.id}`);
+  const shown = within(await panel());
+  for (const words of [step.why, step.good, step.fails[0]?.mend, step.cautions[0]?.text]) {
+    expect(shown.getByText(words as string)).toBeVisible();
+  }
+});
+
+test("every step of every plate can be opened", async () => {
+  fakeServer();
+  for (const plate of [STEAM, LANTERN]) {
+    const { router } = openAt(`/plates/${plate}/course`);
+    for (const step of steps(plate)) {
+      await router.navigate(`${router.state.location.pathname}?step=${step.id}`);
+      expect(await screen.findByRole("heading", { name: step.title, level: 2 })).toBeVisible();
+    }
+    document.body.innerHTML = "";
+  }
+}, 30_000);
+
+test("a wait is started as a timer; a time that is none is told", async () => {
+  const server = fakeServer({ "POST /timers": { body: {} } });
+  openAt(`${COURSE}?step=soft-ground`);
+  const timer = await screen.findByLabelText("Timer: ground cooling");
+  await type("Timer: ground cooling", "soon");
+  await press("Start another");
+  expect(alerts()).toEqual(["Timer: ground cooling: “soon” is not a time: write 3:45 or 225 s."]);
+  await userEvent.clear(timer);
+  await userEvent.type(timer, "90 s");
+  await press("Start another");
+  await waitFor(() => expect(server.sent).toHaveLength(1));
+  expect(server.last().body).toMatchObject({ plate: STEAM, what: "ground cooling", seconds: 90 });
+});
+
+test("a step of the table is added after the one shown", async () => {
+  const course = told<Course>(COURSE);
+  const server = fakeServer({ [`POST ${COURSE}`]: { body: course } });
+  openAt(COURSE);
+  await userEvent.click(await screen.findByText("Add a step"));
+  await pick("Step", course.can_add.proof as string);
+  await press("Add after this");
+  await waitFor(() => expect(server.last().body).toMatchObject({ act: "add", keys: ["proof"] }));
+  expect(await screen.findByText("Added to the course.")).toBeVisible();
+});
+
+const ROUTES = {
+  fault: "too dark",
+  text: "Burnish first.",
+  new_plate_is_shorter: false,
+  routes: [
+    {
+      key: "burnish",
+      title: "Burnish",
+      possible: true,
+      minutes: 20,
+      minutes_low: 10,
+      minutes_high: 40,
+      why: "Shallow enough.",
+      remaining_lstar: 52,
+      steps: ["burnish"],
+    },
+    { key: "power", title: "Power", possible: false, why: "Too thin.", steps: [], minutes: 0 },
+  ],
+};
+
+test("ways to mend are compared from what is typed, and one joins the course", async () => {
+  const proof = steps(LANTERN).find((step) => step.beside.includes("repair"));
+  const server = fakeServer({
+    "POST /api/calc/repair-routes": { body: ROUTES },
+    [`POST /plates/${LANTERN}/course`]: { body: told<Course>(`/plates/${LANTERN}/course`) },
+  });
+  openAt(`/plates/${LANTERN}/course?step=${proof?.id}`);
+  await type("Area", "0");
+  await type("Deep", "12,5");
+  await press("Compare the ways");
+  expect(alerts()).toEqual(["Area: 0 is not above 0 and at most 20000 cm²."]);
+  await type("Area", "4");
+  await press("Compare the ways");
+  expect(await screen.findByText(/Prints about L\* 52/)).toBeVisible();
+  expect(server.last().body).toMatchObject({ area_cm2: 4, depth_um: 12.5, material: "copper" });
+  expect(screen.getAllByRole("button", { name: "Add its steps" })).toHaveLength(1);
+  await press("Add its steps");
+  await waitFor(() =>
+    expect(server.last().body).toMatchObject({ keys: ["burnish"], reason: "Burnish" }),
+  );
+});
+
+test("ammonia is measured out for the amount wanted, comma or point", async () => {
+  const server = fakeServer({
+    "POST /api/calc/dilute": { body: { pour: ["water first: 0.48 L", "ammonia: 0.03 L"] } },
+  });
+  const degrease = steps(LANTERN).find((step) => step.beside.includes("degreasers"));
+  openAt(`/plates/${LANTERN}/course?step=${degrease?.id}`);
+  await type("Ammonia water 1:20", "500,5");
+  await waitFor(() => expect(server.last()?.body.volume_l).toBeCloseTo(0.5005));
+  expect(await screen.findByText(/water first: 0.48 L/)).toBeVisible();
+});
+
+test("the dust of a photograph is counted at its scale; a scale that cannot be is told", async () => {
+  const seen = {
+    covered: 0.42,
+    covered_spread: 0.02,
+    verdict: "good",
+    grains_per_mm2: 80,
+    median_grain_um: 60,
+    grains_are: "lighter",
+    reasons: [],
+    patches: [{ x: 0, y: 0, width: 0.5, height: 0.5, covered: 0.2, verdict: "too thin" }],
+  };
+  const server = fakeServer({
+    "POST /files": { body: {} },
+    [`POST /plates/${LANTERN}/coverage`]: { body: seen },
+  });
+  const dust = steps(LANTERN).find((step) => step.beside.includes("dust-count"));
+  openAt(`/plates/${LANTERN}/course?step=${dust?.id}`);
+  const input = await screen.findByLabelText("Close photograph of the dust");
+  await type("One pixel shows", "900");
+  await userEvent.upload(input, new File(["x"], "dust.png", { type: "image/png" }));
+  expect(alerts()).toEqual(["One pixel shows: 900 is not between 0.2 and 200 µm."]);
+  await type("One pixel shows", "4,5");
+  await userEvent.upload(input, new File(["x"], "dust.png", { type: "image/png" }));
+  expect(await screen.findByText("42 %")).toBeVisible();
+  expect(server.last().body).toMatchObject({ um_per_pixel: 4.5 });
+  expect(screen.getByText(/20 −/)).toBeVisible();
+});

@@ -1,0 +1,49 @@
+import { useMemo, useState } from "react";
+import type { Plan } from "../../../api/plans";
+import type { Plate } from "../../../api/plates";
+import { BiteSection } from "../../../figures/bite/BiteSection";
+import { biteSection } from "../../../figures/bite/model";
+import { reachedIn } from "../../../figures/bite/reachedNow";
+import { StageWarnings } from "../../../figures/StageWarnings";
+import type { AreaRow, ProcessParts } from "../../../processes/parts";
+import type { Form } from "../../../ui/form/useForm";
+
+const SHORTEST_SECONDS = 5;
+
+type Props = { process: ProcessParts; plate: Plate; plan: Plan; form: Form; even: boolean };
+
+/** The section, what stands below it, and what to beware of. */
+export function Figure({ process, plate, plan, form, even }: Props) {
+  const [selected, setSelected] = useState(-1);
+  const { pulled, Below } = process;
+  const section = useMemo(
+    () => biteSection(plan.areas, plan.sheet, plan.in_bath, plan.process.hands.closing),
+    [plan],
+  );
+  const reached = useMemo(() => reachedIn(plate, plan), [plate, plan]);
+  const pull = (place: number, seconds: number) => {
+    if (!pulled) return;
+    const wish = pulled(plan, Math.max(SHORTEST_SECONDS, seconds));
+    const rows = form.hook.getValues("areas") as AreaRow[];
+    const row = rows.findIndex((each) => each.name === plan.areas[place]?.name);
+    for (const [key, value] of Object.entries(wish)) {
+      if (row >= 0) form.hook.setValue(`areas.${row}.${key}`, value, { shouldDirty: true });
+    }
+  };
+  return (
+    <>
+      <BiteSection
+        section={section}
+        metal={plate.metal}
+        large
+        even={even}
+        reached={reached}
+        editing={
+          pulled && !plate.run ? { selected, onSelect: setSelected, onFloor: pull } : undefined
+        }
+      />
+      {Below ? <Below plan={plan} /> : null}
+      <StageWarnings plan={plan} fine={process.fine} />
+    </>
+  );
+}

@@ -1,0 +1,135 @@
+import { screen, waitFor, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import type { Plan } from "../../api/plans";
+import type { Plate } from "../../api/plates";
+import { fakeServer, fault, plateId, refuse, told } from "../../testing/server";
+import { alerts, openAt, pick, press, rowsOf, type } from "../../testing/show";
+
+const LANTERN = plateId("Lantern Row");
+const STEAM = plateId("Steam Stall");
+const RAIN = plateId("Rain on Awnings");
+const plate = told<Plate>(`/plates/${LANTERN}`);
+
+async function putting(as = {}) {
+  const server = fakeServer({ "POST /plates": { body: plate } });
+  const page = openAt("/plates/new", as);
+  await screen.findByRole("heading", { name: "Put a plate in" });
+  return { server, ...page };
+}
+
+test("a plate is put in with its metal, route and size", async () => {
+  const { server, at } = await putting();
+  await type("Name", "Ferry Lamp");
+  await pick("Metal", "Zinc");
+  await pick("Route", "mixed");
+  await pick("Mixed of", "etched line, then drypoint");
+  await type("Width", "120,5");
+  await type("Height", "90");
+  await userEvent.click(screen.getByLabelText(/An old plate/));
+  await press("Put it in the rack");
+  await waitFor(() => expect(at()).toBe(`/plates/${LANTERN}`));
+  expect(server.last().body).toMatchObject({
+    name: "Ferry Lamp",
+    metal: "zinc",
+    route: "mixed",
+    routes: ["etched line", "drypoint"],
+    width_mm: 120.5,
+    height_mm: 90,
+    thickness_mm: 1.2,
+    facts: { face_marked: false, trimmed_again: false, history_unknown: true },
+  });
+  expect(server.last().body).not.toHaveProperty("parts");
+});
+
+test("what is missing or too large is told at each field", async () => {
+  const { server } = await putting();
+  await type("Width", "5");
+  await type("Height", "tall");
+  await press("Put it in the rack");
+  expect(alerts()).toEqual([
+    "Name: nothing is written yet.",
+    "Width: 5 is not between 10 and 2500 mm.",
+    "Height: “tall” is not a number.",
+  ]);
+  expect(server.sent).toEqual([]);
+});
+
+test("in inches it is typed and refused in inches, and sent in mm", async () => {
+  const { server } = await putting({ length_unit: "in" });
+  expect(screen.getByLabelText("Thickness")).toHaveValue("0.05");
+  await type("Name", "Ferry Lamp");
+  await type("Width", "120");
+  await type("Height", "4");
+  await press("Put it in the rack");
+  expect(alerts()).toEqual(["Width: 120 is not between 0.39 and 98.43 in."]);
+  await type("Width", "6,5");
+  await press("Put it in the rack");
+  await waitFor(() => expect(server.last()?.body.width_mm).toBeCloseTo(165.1));
+  expect(server.last().body.thickness_mm).toBeCloseTo(1.27);
+});
+
+test("a plate in the bath shows its bites, the one under way, and the way to the bath", async () => {
+  fakeServer();
+  openAt(`/plates/${LANTERN}`);
+  expect(await screen.findByRole("heading", { name: "Bite section" })).toBeVisible();
+  expect(screen.getByRole("link", { name: /Go to the bath/ })).toBeVisible();
+  const rows = rowsOf(within(screen.getByRole("main")).getByRole("table"));
+  expect(rows).toHaveLength(6);
+  expect(rows[3]?.[0]).toBe("3now");
+  expect(rows.at(-1)?.[4]).toMatch(/^nothing: lift and wash/);
+  expect(screen.getByText(/^Bite section\. Paper/)).toBeInTheDocument();
+});
+
+test("the value study is turned as it lies on the plate", async () => {
+  fakeServer();
+  openAt(`/plates/${LANTERN}`);
+  expect(await screen.findByAltText("Value study, as it prints")).toBeVisible();
+  await press("On the plate");
+  expect(screen.getByAltText(/mirrored as it lies on the plate/)).toHaveClass("-scale-x-100");
+});
+
+test("a plate with no bites says what comes next", async () => {
+  fakeServer();
+  openAt(`/plates/${plateId("Closing Time")}`);
+  expect(await screen.findByRole("heading", { name: "This plate is not bitten" })).toBeVisible();
+  expect(screen.getByRole("link", { name: "Go on with the course" })).toBeVisible();
+});
+
+test("a process with a caution of its own is begun only when each is known", async () => {
+  const pools = told<Plan>(`/plates/${STEAM}/plan?part=spit-bite`);
+  const server = fakeServer({ "POST /runs": { body: { id: "run" } } });
+  const { at } = openAt(`/plates/${STEAM}`);
+  await press(new RegExp(`Begin to bite ${pools.process.many}`));
+  const card = within(await screen.findByRole("region", { name: "Before you begin" }));
+  expect(card.getByRole("button", { name: "Begin" })).toBeDisabled();
+  for (const box of card.getAllByRole("checkbox")) await userEvent.click(box);
+  await userEvent.click(card.getByRole("button", { name: "Begin" }));
+  await waitFor(() => expect(at()).toBe("/runs/run"));
+  expect(server.last().body).toMatchObject({ plate: STEAM, part: "spit-bite" });
+  expect((server.last().body.acknowledged as string[]).length).toBeGreaterThan(0);
+});
+
+test("a run that cannot begin says why, and one can leave it", async () => {
+  fakeServer({ "POST /runs": refuse(409, fault("", "Another run of this plate is open.")) });
+  openAt(`/plates/${STEAM}`);
+  await press(/Begin to bite the pools/);
+  await press("Not now");
+  expect(screen.queryByRole("region", { name: "Before you begin" })).toBeNull();
+  await press(/Begin to bite the lines/);
+  await waitFor(() => expect(alerts()).toEqual(["Another run of this plate is open."]));
+});
+
+test("a plate is put away, and says so", async () => {
+  const rain = told<Plate>(`/plates/${RAIN}`);
+  const server = fakeServer({ [`PUT /plates/${RAIN}`]: { body: { ...rain, put_away: true } } });
+  openAt(`/plates/${RAIN}`);
+  await press("Put away");
+  expect(await screen.findByText("Rain on Awnings is put away.")).toBeVisible();
+  expect(server.last().body).toEqual({ version: rain.version, put_away: true });
+});
+
+test("a plate of another room is not here", async () => {
+  fakeServer();
+  openAt("/plates/00000000-0000-0000-0000-000000000000");
+  await waitFor(() => expect(alerts()).toEqual(["That is not here."]));
+});

@@ -1,0 +1,47 @@
+import { useQuery } from "@tanstack/react-query";
+import type { Shapes } from "../../../api/client";
+import { awayQuery, rackQuery } from "../../../api/plates";
+import { useHere } from "../../../frame/useHere";
+import { TextButton } from "../../../ui/Button";
+import { Table } from "../../../ui/Table";
+import { dayOf, wallClock } from "../../../ui/times";
+
+type Props = { entries: Shapes["EntryOut"][]; correct: (entry: string) => void };
+
+/** Entries of the record, the newest first. */
+export function Entries({ entries, correct }: Props) {
+  const { room, zone } = useHere();
+  const rack = useQuery(rackQuery(room)).data?.items ?? [];
+  const away = useQuery(awayQuery(room)).data?.items ?? [];
+  const names = new Map([...rack, ...away].map((each) => [each.id, each.name]));
+  return (
+    <Table
+      columns={[
+        { head: "When" },
+        { head: "Plate" },
+        { head: "Entry" },
+        { head: "Who" },
+        { head: "Correct", hidden: true },
+      ]}
+    >
+      {entries.map((entry) => (
+        <tr key={entry.id}>
+          <td className="num whitespace-nowrap">
+            {dayOf(entry.at, zone)} {wallClock(Date.parse(entry.at) / 1000, zone)}
+          </td>
+          <td>{entry.plate ? (names.get(entry.plate) ?? "") : ""}</td>
+          <td>
+            {entry.corrects ? <b>Correction: </b> : null}
+            {entry.text}
+          </td>
+          <td className="note">{entry.by}</td>
+          <td>
+            <TextButton className="note" onClick={() => correct(entry.id)}>
+              correct
+            </TextButton>
+          </td>
+        </tr>
+      ))}
+    </Table>
+  );
+}

@@ -1,0 +1,89 @@
+import { useHere } from "../../../frame/useHere";
+import { shownLength } from "../../../ui/units";
+import type { Layout } from "./CutLayout";
+
+/** Text is this share of the sheet's longer side. */
+const TEXT_SHARE = 1 / 38;
+
+type Props = { layout: Layout; width: number; height: number };
+type Piece = Layout["placed"][number];
+type Cut = Layout["cuts"][number];
+
+/** The sheet with its plates and its cuts, at its own proportions. */
+export function CutDrawing({ layout, width, height }: Props) {
+  const size = Math.max(width, height) * TEXT_SHARE;
+  return (
+    <svg
+      viewBox={`-2 -2 ${width + 4} ${height + 4}`}
+      className="max-h-115 w-full"
+      role="img"
+      aria-label="Layout of the sheet"
+    >
+      <rect
+        width={width}
+        height={height}
+        className="fill-paper-sunk stroke-ink"
+        strokeWidth={size / 8}
+      />
+      {layout.placed.map((piece) => (
+        <Placed key={`${piece.name} ${piece.x_mm} ${piece.y_mm}`} piece={piece} size={size} />
+      ))}
+      {layout.cuts.map((cut) => (
+        <CutLine key={cut.number} cut={cut} size={size} />
+      ))}
+    </svg>
+  );
+}
+
+function Placed({ piece, size }: { piece: Piece; size: number }) {
+  const { me } = useHere();
+  const x = piece.x_mm + piece.width_mm / 2;
+  const y = piece.y_mm + piece.height_mm / 2;
+  const fits = (piece.width_mm * 1.6) / Math.max(6, piece.name.length);
+  return (
+    <g textAnchor="middle">
+      <rect
+        x={piece.x_mm}
+        y={piece.y_mm}
+        width={piece.width_mm}
+        height={piece.height_mm}
+        className="fill-paper-lift stroke-ink"
+        strokeWidth={size / 10}
+      />
+      <text x={x} y={y} fontSize={Math.min(size, fits)} fontWeight="600">
+        {piece.name}
+      </text>
+      <text x={x} y={y + size * 1.15} fontSize={size * 0.9} className="num">
+        {shownLength(piece.width_mm, me)} × {shownLength(piece.height_mm, me)}
+      </text>
+    </g>
+  );
+}
+
+function CutLine({ cut, size }: { cut: Cut; size: number }) {
+  const across = cut.along === "across";
+  const [x1, y1] = across ? [cut.from_mm, cut.at_mm] : [cut.at_mm, cut.from_mm];
+  const [x2, y2] = across ? [cut.to_mm, cut.at_mm] : [cut.at_mm, cut.to_mm];
+  const [x, y] = [(x1 + x2) / 2, (y1 + y2) / 2];
+  return (
+    <g>
+      <path
+        d={`M${x1} ${y1}L${x2} ${y2}`}
+        className="stroke-copper-deep"
+        strokeWidth={size / 5}
+        strokeDasharray={`${size * 0.6} ${size * 0.3}`}
+      />
+      <circle cx={x} cy={y} r={size * 0.8} className="fill-copper-deep" />
+      <text
+        x={x}
+        y={y + size * 0.33}
+        fontSize={size * 0.9}
+        fontWeight="700"
+        textAnchor="middle"
+        className="num fill-paper-lift"
+      >
+        {cut.number}
+      </text>
+    </g>
+  );
+}
