@@ -26,5 +26,5 @@ export default defineConfig({
   plugins: [react(), tailwindcss(), shellList()],
   build: { target: "es2022", assetsInlineLimit: 0, sourcemap: false },
   server: { proxy: { "/api": "http://127.0.0.1:8000" } },
-  test: { environment: "jsdom", setupFiles: ["src/test-setup.ts"], globals: true, testTimeout: 30_000 },
+  test: { environment: "jsdom", setupFiles: ["src/test-setup.ts"], globals: true, testTimeout: 30_000, maxWorkers: 2 },
 });

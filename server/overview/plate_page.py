@@ -105,7 +105,7 @@ def plate_out(at: Standing) -> PlateOut:
         course=_course(at),
         next_step=next_step(at),
         proofs=Proof.objects.filter(plate=plate).count(),
-        planned=[plan.part for plan in at.plans],
+        planned=[key for key in parts if key in at.known.planned],
         last_run=last.id if last else None,
         created_at=plate.created_at,
     )

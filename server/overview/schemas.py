@@ -10,6 +10,7 @@ from ninja import Schema
 
 from core.data.step_row import Group
 from core.process.shapes import ProcessWords
+from server.plans.schemas import Part
 from server.plates.schemas import PlateFacts
 
 
@@ -80,8 +81,8 @@ class PlateOut(PlateCard):
     course: list[CourseStep]
     next_step: str
     proofs: int
-    planned: list[str]
-    """Parts that have a plan."""
+    planned: list[Part]
+    """Parts that have a plan, in working order."""
     last_run: UUID | None
     created_at: datetime
 

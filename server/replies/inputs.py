@@ -6,9 +6,9 @@ import json
 import sys
 from typing import Any
 
+#: What a form asks of a field: its limits, its unit, and whether it must be there.
 KEPT = (
-    "type", "enum", "minimum", "maximum", "exclusiveMinimum", "exclusiveMaximum",
-    "minLength", "maxLength", "unit", "required",
+    "minimum", "maximum", "exclusiveMinimum", "exclusiveMaximum", "maxLength", "unit", "required",
 )  # fmt: skip
 
 
@@ -43,17 +43,18 @@ def _body_of(call: dict[str, Any]) -> str | None:
 
 
 def _plain(node: dict[str, Any], shapes: dict[str, Any]) -> dict[str, Any]:
-    """Return a node with its references put in; "or null" is told as optional."""
+    """Return a node with its references put in, and what may be null as what it else is."""
     if "$ref" in node:
         return _plain(shapes[node["$ref"].rsplit("/", 1)[-1]], shapes)
     if "allOf" in node:
         return _plain(node["allOf"][0], shapes)
     choices = [each for each in node.get("anyOf", []) if each.get("type") != "null"]
     if len(choices) == 1:
-        return {**_plain(choices[0], shapes), "optional": True}
+        return _plain(choices[0], shapes)
     told = {key: node[key] for key in KEPT if key in node}
     if "properties" in node:
-        told["properties"] = {k: _plain(v, shapes) for k, v in node["properties"].items()}
+        inner = {k: _plain(v, shapes) for k, v in node["properties"].items()}
+        told["properties"] = {key: each for key, each in inner.items() if each}
     if "items" in node:
         told["items"] = _plain(node["items"], shapes)
     return told

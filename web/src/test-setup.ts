@@ -1,8 +1,8 @@
 import "@testing-library/jest-dom/vitest";
 import { configure } from "@testing-library/react";
 
-// two cores, and other work beside the tests
-configure({ asyncUtilTimeout: 8_000 });
+// two cores, and other work beside the tests; asking each ancestor for its style is most of the time
+configure({ asyncUtilTimeout: 8_000, defaultHidden: true });
 
 class NoObserver {
   observe() {}
@@ -15,3 +15,4 @@ globalThis.ResizeObserver ??= NoObserver as unknown as typeof ResizeObserver;
 Element.prototype.scrollIntoView ??= () => {};
 URL.createObjectURL ??= () => "blob:seen";
 URL.revokeObjectURL ??= () => {};
+Element.prototype.setPointerCapture ??= () => {};

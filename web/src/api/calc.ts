@@ -22,7 +22,6 @@ export type SchemaNode = {
   exclusiveMinimum?: number;
   exclusiveMaximum?: number;
   maxLength?: number;
-  optional?: boolean;
 };
 export type CalculatorSchema = { name: string; input: SchemaNode; output: SchemaNode };
 

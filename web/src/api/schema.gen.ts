@@ -3944,7 +3944,7 @@ export interface components {
             /** Place Text */
             place_text: string;
             /** Planned */
-            planned: string[];
+            planned: ("lines" | "tones" | "spit-bite")[];
             /** Processes */
             processes: components["schemas"]["ProcessWords"][];
             /** Proofs */

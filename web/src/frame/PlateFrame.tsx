@@ -2,7 +2,6 @@ import { useQueries, useQuery } from "@tanstack/react-query";
 import { NavLink, Outlet, useMatches, useOutletContext, useParams } from "react-router";
 import { type Plan, planQuery } from "../api/plans";
 import { type Plate, plateQuery } from "../api/plates";
-import { PARTS } from "../processes/registry";
 import { Trouble } from "../ui/Trouble";
 import { CourseLine } from "./plate/CourseLine";
 import { Head, ShortHead } from "./plate/Head";
@@ -19,7 +18,7 @@ export function PlateFrame() {
   const { room } = useHere();
   const { plate: id = "" } = useParams();
   const plate = useQuery(plateQuery(room, id));
-  const planned = PARTS.filter((part) => plate.data?.planned.includes(part));
+  const planned = plate.data?.planned ?? [];
   const found = useQueries({ queries: planned.map((part) => planQuery(room, id, part)) });
   const own = useMatches().at(-1)?.pathname.replace(/\/$/, "") === `/r/${room}/plates/${id}`;
   if (plate.error) return <Trouble error={plate.error} />;
@@ -53,7 +52,7 @@ function Tabs({ plate }: { plate: Plate }) {
   const here = `/r/${room}/plates/${plate.id}`;
   const plans = plate.processes.map(({ key, many }) => ({
     to: `${here}/plan/${key}`,
-    name: `${plate.planned.includes(key) ? "Change" : "Plan"} ${many}`,
+    name: `${(plate.planned as string[]).includes(key) ? "Change" : "Plan"} ${many}`,
   }));
   const tabs = [
     { to: here, name: "Bites" },

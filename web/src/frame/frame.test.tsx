@@ -51,7 +51,8 @@ test("another's room, and a page that is none, say so", async () => {
   const { router } = openAt("/nothing-here");
   expect(await screen.findByRole("heading", { name: "Nothing here" })).toBeVisible();
   await router.navigate("/r/another/bench");
-  expect(await screen.findByRole("heading", { name: "Nothing here" })).toBeVisible();
+  await waitFor(() => expect(screen.queryByRole("navigation", { name: "Rack" })).toBeNull());
+  expect(screen.getByRole("heading", { name: "Nothing here" })).toBeVisible();
 });
 
 test.each(PLACES.filter((place) => place.key).map((place) => [place.key, place.path]))(

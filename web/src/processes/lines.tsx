@@ -93,7 +93,7 @@ export const LINES: ProcessParts = {
     "areas.*.needle_um": number("Group #, needle in µm"),
     "areas.*.spacing_um": number("Group #, apart in µm"),
   },
-  aliases: { depth_um: "amount", darkness: "amount" },
+  aliases: { depth_um: "amount", darkness: "amount", groups: "areas" },
   Wish: GroupWish,
   first: () => FIRST.map(([name, amount, needle]) => newGroup(name, amount, needle)),
   another: (count) => newGroup(`Group ${count + 1}`),

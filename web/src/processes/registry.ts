@@ -11,10 +11,4 @@ export const PROCESSES: Record<Part, ProcessParts> = {
   "spit-bite": POOLS,
 };
 
-export const PARTS = Object.values(PROCESSES).map((process) => process.key);
-
-/** Where the plan of a part is made. */
-export const planPath = (room: string, plate: string, part: string) =>
-  `/r/${room}/plates/${plate}/plan/${part}`;
-
 export const isPart = (part: string): part is Part => part in PROCESSES;

@@ -1,7 +1,7 @@
 import type { CSSProperties } from "react";
 import { useNavigate } from "react-router";
 import type { Plate } from "../../api/plates";
-import { planPath } from "../../processes/registry";
+import { planPath } from "../../processes/paths";
 import { useKeys } from "../../ui/useKeys";
 import { useHere } from "../useHere";
 
@@ -22,7 +22,8 @@ const THICKER_PX = 0.5;
 /** Where a step of the course leads. */
 export function stepPath(room: string, plate: Plate, step: Step["step"]): string {
   const here = `/r/${room}/plates/${plate.id}`;
-  const unplanned = plate.parts.find((part) => !plate.planned.includes(part)) ?? plate.parts[0];
+  const unplanned =
+    plate.parts.find((part) => !(plate.planned as string[]).includes(part)) ?? plate.parts[0];
   if (step === "plan" && unplanned) return planPath(room, plate.id, unplanned);
   if (step === "proof") return `${here}/proofs`;
   if (step === "bite" && plate.run) return `/r/${room}/runs/${plate.run.id}`;

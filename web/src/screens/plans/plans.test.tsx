@@ -47,7 +47,9 @@ test("a goal may be a darkness; the surfaces and the other groups go on as they 
   await type(`${name}, wanted`, "70");
   await press("Keep the changes");
   await waitFor(() => expect(server.sent.some((each) => each.call === KEEP)).toBe(true));
-  const { areas } = server.sent.find((each) => each.call === KEEP)?.body as unknown as Plan;
+  const [{ areas }] = server.sent
+    .filter((each) => each.call === KEEP)
+    .map(({ body }) => body as unknown as Plan) as [Plan];
   expect(areas[1]).toMatchObject({ darkness: 0.7, depth_um: null });
   expect(areas[2]).toMatchObject({ depth_um: lines.areas[2]?.depth_um });
 });
@@ -71,7 +73,7 @@ test("what the server has against a draft stands at its cell, and goes when it i
   const { server } = await planning();
   const [, name] = lines.areas.map((area) => area.name);
   const said = "These lines are as wide as they are apart.";
-  server.answer(DRAFT, refuse(422, fault("areas.1.depth_um", said)));
+  server.answer(DRAFT, refuse(422, fault("groups.1.depth_um", said)));
   await type(`${name}, apart in µm`, "30");
   await waitFor(() => expect(alerts().join()).toContain(`Group 2, wanted: ${said}`));
   expect(screen.getByLabelText(`${name}, wanted`)).toBeInvalid();

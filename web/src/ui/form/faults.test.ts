@@ -42,6 +42,12 @@ test("what no field shows is told below, without a path", () => {
   expect(rest).toBe("nothing fits.");
 });
 
+test("a row that cannot be told from the path is told below, not at some other row", () => {
+  const { at: found, rest } = at(fault("groups.read_lstar", "One of them is too light."));
+  expect(found.size).toBe(0);
+  expect(rest).toBe("One of them is too light.");
+});
+
 test("a name of the body may be typed in a field of another name", () => {
   const lines = shapeOf("PlanIn", { "areas.*.amount": number("Group #, wanted") });
   const error = new ApiError(422, fault("areas.2.depth_um", "Too deep for this land."));

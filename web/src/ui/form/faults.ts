@@ -41,7 +41,8 @@ function pathIn(
     if (fieldAt(shape, path)) return path;
   }
   const last = parts.at(-1) ?? "";
-  return Object.keys(shape.fields).find((each) => each.split(".").at(-1) === last) ?? null;
+  const whole = Object.keys(shape.fields).filter((each) => !each.includes("*"));
+  return whole.find((each) => each.split(".").at(-1) === last) ?? null;
 }
 
 function moved(parts: string[], rows: Record<string, number[]>): string[] {

@@ -116,7 +116,8 @@ test("pressed twice is sent once", async () => {
   );
   show(<Trial send={send} />);
   await type("Name", "Amber");
-  await type("Volume", "4{Enter}{Enter}");
+  await type("Volume", "4");
+  await userEvent.keyboard("{Enter}{Enter}");
   expect(screen.getByRole("button", { name: "Keep" })).toBeDisabled();
   finish({});
   await waitFor(() => expect(screen.getByRole("button", { name: "Keep" })).toBeEnabled());

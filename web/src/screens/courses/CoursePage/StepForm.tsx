@@ -2,7 +2,7 @@ import { useNavigate } from "react-router";
 import type { Course, CourseStep } from "../../../api/courses";
 import type { Plate } from "../../../api/plates";
 import { useHere } from "../../../frame/useHere";
-import { planPath } from "../../../processes/registry";
+import { planPath } from "../../../processes/paths";
 import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { TextField } from "../../../ui/form/Fields";

@@ -43,7 +43,7 @@ function Heading({ step }: { step: CourseStep }) {
     <h2 className="mt-3 mb-0.5 border-t-2 border-ink pt-1.5 text-body group-first:mt-0">
       {GROUPS[step.group]}
       {step.part > 1 ? <small className="font-text font-normal">, for {step.route}</small> : null}
-    </h3>
+    </h2>
   );
 }
 

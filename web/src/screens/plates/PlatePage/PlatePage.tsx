@@ -6,7 +6,7 @@ import { biteSection, type Section } from "../../../figures/bite/model";
 import { reachedIn } from "../../../figures/bite/reachedNow";
 import { usePlate } from "../../../frame/PlateFrame";
 import { useHere } from "../../../frame/useHere";
-import { planPath } from "../../../processes/registry";
+import { planPath } from "../../../processes/paths";
 import { ButtonLink } from "../../../ui/Button";
 import { Beside, Empty } from "../../../ui/Section";
 import { Actions } from "./Actions";

@@ -1,0 +1,3 @@
+/** Where the plan of a part is made. */
+export const planPath = (room: string, plate: string, part: string) =>
+  `/r/${room}/plates/${plate}/plan/${part}`;

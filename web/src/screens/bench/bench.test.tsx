@@ -1,0 +1,96 @@
+import { screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import type { Shapes } from "../../api/client";
+import { nowSeconds } from "../../device/clock";
+import { fakeServer, told } from "../../testing/server";
+import { openAt, press, show } from "../../testing/show";
+import { Headline } from "./Bench/Headline";
+
+type Bench = Shapes["Bench"];
+const bench = told<Bench>("/bench");
+type Due = Bench["due"][number];
+const due =
+  (inSeconds: number, part: Partial<Due> = {}) =>
+  (): Due => ({
+    plate: "p",
+    plate_name: "Lantern Row",
+    kind: "lift" as const,
+    at_seconds: nowSeconds() + inSeconds,
+    text: "lift Lantern Row, bite 3",
+    ...part,
+  });
+
+test("the bench says when hands are needed, which baths stand ready, and what is next", async () => {
+  fakeServer();
+  openAt("/bench");
+  expect(
+    await screen.findByRole("heading", { name: /Your hands are next needed at/ }),
+  ).toBeVisible();
+  for (const bath of bench.baths) expect(screen.getByText(bath.name)).toBeVisible();
+  for (const step of bench.next) expect(screen.getAllByText(step.text)[0]).toBeVisible();
+  for (const { title } of bench.cautions) expect(screen.getByText(title)).toBeVisible();
+  expect(screen.getByRole("img", { name: "The next two hours" })).toBeInTheDocument();
+  expect(screen.getByRole("link", { name: /Go to the bath/ })).toBeVisible();
+});
+
+test.each<[string, (() => Due)[], string | undefined, RegExp]>([
+  ["nothing due", [], undefined, /^Your hands are free\.$/],
+  ["a lift to come", [due(300)], undefined, /next needed at \d\d:\d\d, to lift Lantern Row/],
+  ["a lift that is late", [due(-65)], undefined, /^Lift Lantern Row now\. 1:0\d over\.$/],
+  ["a wait to come", [due(60, { kind: "wait" })], undefined, /to see to: lift Lantern Row, bite 3/],
+  ["a wait that is over", [due(-5, { kind: "wait" })], undefined, /^Look now: .* 0:0\d over\.$/],
+  ["a bite gone stale", [due(-5)], "Lantern Row", /^Was Lantern Row lifted\?/],
+])("%s is the bench's headline", async (_, items, stale, words) => {
+  fakeServer();
+  show(<Headline due={items.map((each) => each())} stale={stale} />);
+  expect(screen.getByRole("heading")).toHaveTextContent(words);
+});
+
+test("an empty bench says what to do first", async () => {
+  const empty = { baths: [], due: [], next: [], cautions: [] };
+  fakeServer({ "GET /bench": { body: empty }, "GET /plates": { body: { items: [], total: 0 } } });
+  openAt("/bench");
+  expect(await screen.findByRole("heading", { name: "No bath yet" })).toBeVisible();
+  expect(screen.getByText("Nothing falls due in the next two hours.")).toBeVisible();
+  expect(screen.getByRole("heading", { name: "Your hands are free." })).toBeVisible();
+});
+
+test("the bench that cannot be had says why", async () => {
+  fakeServer({ "GET /bench": { status: 500, body: null } });
+  openAt("/bench");
+  expect(await screen.findByRole("alert")).toHaveTextContent("The server could not answer.");
+});
+
+type Timer = Shapes["TimerOut"];
+const timer = (id: string, inSeconds: number, what: string) => ({
+  ...told<Timer[]>("/timers")[0],
+  id,
+  what,
+  ends_seconds: nowSeconds() + inSeconds,
+});
+
+test("waits: the first to end is largest, another may be chosen, Space ends the one shown", async () => {
+  const both = [timer("b", 600, "rosin dust settling"), timer("a", 90, "ground cooling")];
+  const server = fakeServer({ "GET /timers": { body: both }, "POST /timers/b/end": { body: {} } });
+  openAt("/timers");
+  expect(await screen.findByRole("timer")).toHaveAccessibleName(/^ground cooling 1:[23]\d to go$/);
+  await press(/rosin dust settling/);
+  expect(screen.getByRole("timer")).toHaveAccessibleName(/^rosin dust settling/);
+  (document.activeElement as HTMLElement).blur();
+  await userEvent.keyboard(" ");
+  await waitFor(() => expect(server.last()?.call).toBe("POST /timers/b/end"));
+});
+
+test("a wait that is over says so; none says how to begin one", async () => {
+  fakeServer({ "GET /timers": { body: [timer("a", -30, "ground cooling")] } });
+  openAt("/timers");
+  expect(await screen.findByText("It has waited long enough.")).toBeVisible();
+  expect(screen.getByRole("timer")).toHaveAccessibleName(/^ground cooling \+0:3\d over$/);
+});
+
+test("nothing waits", async () => {
+  fakeServer({ "GET /timers": { body: [] } });
+  openAt("/timers");
+  expect(await screen.findByRole("heading", { name: "Nothing waits" })).toBeVisible();
+  expect(screen.getByRole("button", { name: /Done waiting/ })).toBeDisabled();
+});

@@ -1,0 +1,88 @@
+import { screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { fakeServer, fault, plateId, refuse, told } from "../../testing/server";
+import { alerts, openAt, pick, press, type } from "../../testing/show";
+
+type Page = { items: { id: string; text: string; plate: string | null }[]; total: number };
+const FIRST = "/record?search=&page=1";
+const page = told<Page>(FIRST);
+const LANTERN = plateId("Lantern Row");
+
+test("entries stand with their time, plate and hand; a note is added", async () => {
+  const server = fakeServer({ "POST /record": { body: page.items[0] } });
+  openAt("/record");
+  expect((await screen.findAllByText(page.items[0]?.text as string)).length).toBeGreaterThan(0);
+  const add = screen.getByRole("button", { name: "Add" });
+  expect(add).toBeDisabled();
+  await type("Write a note", "The fan was off until ten.");
+  await press("Add");
+  await waitFor(() => expect(screen.getByLabelText("Write a note")).toHaveValue(""));
+  expect(server.last().body).toMatchObject({
+    text: "The fan was off until ten.",
+    plate: null,
+    corrects: null,
+  });
+});
+
+test("a correction names the entry it corrects, and the old one stays", async () => {
+  const server = fakeServer({ "POST /record": { body: page.items[0] } });
+  openAt("/record");
+  await userEvent.click(
+    (await screen.findAllByRole("button", { name: "correct" }))[0] as HTMLElement,
+  );
+  await type(/Correction of the chosen entry/, "It was 18.5 °C.");
+  await press("Correct it");
+  await waitFor(() => expect(server.last()?.body.corrects).toBe(page.items[0]?.id));
+  expect(await screen.findByLabelText("Write a note")).toBeVisible();
+});
+
+test("a note that is too long is told before it is sent; one left is there again", async () => {
+  const server = fakeServer();
+  const { router } = openAt("/record");
+  const note = await screen.findByLabelText("Write a note");
+  await userEvent.click(note);
+  await userEvent.paste("x".repeat(4001));
+  await press("Add");
+  expect(alerts()).toEqual(["Write a note: at most 4000 letters; this has 4001."]);
+  expect(server.sent).toEqual([]);
+  await router.navigate(router.state.location.pathname.replace("record", "bench"));
+  await screen.findByRole("heading", { name: /Your hands/ });
+  await router.navigate(-1);
+  expect(await screen.findByLabelText("Write a note")).toHaveValue("x".repeat(4001));
+});
+
+test("what the server refuses is told at the note", async () => {
+  fakeServer({ "POST /record": refuse(422, fault("text", "text: says nothing.")) });
+  openAt("/record");
+  await type("Write a note", "…");
+  await press("Add");
+  await waitFor(() => expect(alerts()).toEqual(["Write a note: says nothing."]));
+});
+
+test("entries are found by plate and by words, page by page, and leave as CSV", async () => {
+  const asked: string[] = [];
+  const server = fakeServer();
+  const query = (text: string, body: Partial<Page> = {}) => {
+    const call = `GET /record?${text}`;
+    server.answer(call, () => {
+      asked.push(text);
+      return { body: { ...page, ...body, page_size: 50 } };
+    });
+  };
+  query("search=&page=1", { total: 120 });
+  query("search=&page=2", { total: 120 });
+  query(`plate=${LANTERN}&search=&page=1`);
+  query(`plate=${LANTERN}&search=bite&page=1`);
+  for (const part of ["b", "bi", "bit"]) query(`plate=${LANTERN}&search=${part}&page=1`);
+  openAt("/record");
+  expect(await screen.findByText("page 1 of 3")).toBeVisible();
+  await press("Older");
+  expect(await screen.findByText("page 2 of 3")).toBeVisible();
+  await pick(/^Plate: /, "Lantern Row");
+  await type("Find", "bite");
+  await waitFor(() => expect(asked).toContain(`plate=${LANTERN}&search=bite&page=1`));
+  expect(screen.getByRole("link", { name: "Export CSV" })).toHaveAttribute(
+    "href",
+    expect.stringContaining(`record.csv?plate=${LANTERN}`),
+  );
+});

@@ -1,0 +1,262 @@
+import { screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { vi } from "vitest";
+import type { Run } from "../../api/runs";
+import { nowSeconds } from "../../device/clock";
+import { dipUnderWay, localRun } from "../../device/local";
+import { dropEvents, waitingEvents } from "../../device/store";
+import { LANTERN, RUN, runEarlier, runFinished, runWithout, withEvents } from "../../testing/run";
+import { type Body, fakeServer, fault, NOW_MS, refuse, told } from "../../testing/server";
+import { alerts, openAt, press, type } from "../../testing/show";
+
+const USER = told<{ me: { id: string } }>("/api/session").me.id;
+const EVENTS = `POST /runs/${RUN}/events`;
+
+beforeEach(async () => {
+  await dropEvents((await waitingEvents(USER)).map((each) => each.id));
+});
+
+/** The run screen on a server that keeps what it is told. */
+async function atTheBath(run: Run, as = {}) {
+  let now = run;
+  const server = fakeServer({
+    [`GET /runs/${RUN}`]: () => ({ body: now }),
+    [EVENTS]: (body: Body) => {
+      now = withEvents(now, body);
+      return { body: now };
+    },
+  });
+  const page = openAt(`/runs/${RUN}`, as);
+  await screen.findByRole("heading", { name: "Lantern Row" });
+  const kinds = () =>
+    server.sent
+      .filter((each) => each.call === EVENTS)
+      .flatMap(({ body }) => (body.events as { kind: string; data: Body }[]).map((e) => e));
+  return { server, kinds, ...page };
+}
+
+/** So many seconds after the lift was due. */
+function late(seconds: number): Run {
+  const run = runEarlier(0);
+  const due = told<{ run: { lift_seconds: number } }>(`/plates/${LANTERN}`).run.lift_seconds;
+  return runEarlier(due - nowSeconds() + seconds) ?? run;
+}
+
+test("in the bath: what is left, what happens at zero, three readings, one control", async () => {
+  await atTheBath(runEarlier(0));
+  expect(screen.getByRole("timer")).toHaveAccessibleName(/^\d:\d\d to go$/);
+  expect(screen.getByText(/At zero:/)).toHaveTextContent(
+    "At zero: lift, rinse, dry. Then stop out",
+  );
+  expect(screen.getByText("bite 3 of 5")).toBeVisible();
+  expect(screen.getByText(/^Bites/)).toHaveTextContent("Bites ×0.93");
+  expect(screen.getByText("18.5")).toHaveTextContent("18.5°C");
+  expect(screen.getByRole("button", { name: /^Lift/ })).toBeVisible();
+  expect(screen.getByRole("img", { name: /Depth against/ })).toBeInTheDocument();
+});
+
+test("Space lifts; the event goes to the server, and the plate is out of the bath", async () => {
+  const { kinds } = await atTheBath(runEarlier(0));
+  await userEvent.keyboard(" ");
+  expect(await screen.findByText("Out of the bath")).toBeVisible();
+  await waitFor(() =>
+    expect(kinds()).toMatchObject([{ kind: "lift", data: { remembered: false } }]),
+  );
+  expect(screen.getByText("Out for")).toBeVisible();
+});
+
+test("a press that bounces is one press", async () => {
+  const { kinds } = await atTheBath(runEarlier(0));
+  await userEvent.keyboard("  ");
+  await screen.findByText("Out of the bath");
+  await waitFor(() => expect(kinds()).toHaveLength(1));
+  expect(screen.queryByText("Dip anyway?")).toBeNull();
+});
+
+test("late: the clock counts on, says so, and tells what it did when lifted", async () => {
+  await atTheBath(late(20));
+  expect(screen.getByRole("timer")).toHaveAccessibleName(/^0:2\d over$/);
+  expect(screen.getByText("Lift now.")).toBeVisible();
+  await press(/^Lift/);
+  expect(await screen.findByText(/^2\d s late\. The bites that follow are shorter/)).toBeVisible();
+});
+
+test("in the last half minute it says to get ready", async () => {
+  await atTheBath(late(-25));
+  expect(screen.getByRole("timer")).toHaveAccessibleName(/^0:2\d get ready$/);
+});
+
+test("far too late it asks when it was lifted; a time that cannot be is told", async () => {
+  const { kinds } = await atTheBath(late(20 * 60));
+  expect(screen.getByText(/This bite went stale/)).toBeVisible();
+  await type(/^Lifted after/, "soon");
+  await press("It was lifted after this");
+  expect(alerts()[0]).toContain("“soon” is not a time");
+  await type(/^Lifted after/, "5:00:00");
+  await press("It was lifted after this");
+  await waitFor(() => expect(alerts()[0]).toMatch(/5:00:00 is not between 0:00 and/));
+  await type(/^Lifted after/, "2:40");
+  await press("It was lifted after this");
+  await waitFor(() =>
+    expect(kinds()).toMatchObject([{ kind: "lift", data: { remembered: true } }]),
+  );
+  expect(await screen.findByText("Out of the bath")).toBeVisible();
+});
+
+test.each([
+  ["It was lifted on time", "lift"],
+  ["It was never dipped", "undo"],
+])("or: %s", async (button, kind) => {
+  const { kinds } = await atTheBath(late(20 * 60));
+  await press(button);
+  await waitFor(() => expect(kinds()[0]?.kind).toBe(kind));
+});
+
+test("a temperature is typed with T, refused out of its limits, and moves the time left", async () => {
+  const { kinds } = await atTheBath(runEarlier(0));
+  await userEvent.keyboard("t");
+  const field = await screen.findByLabelText("Bath now");
+  expect(field).toHaveFocus();
+  expect(field).toHaveValue("");
+  await userEvent.keyboard("180{Enter}");
+  expect(alerts()).toEqual(["Bath now: 180 is not between 0 and 60 °C."]);
+  await userEvent.clear(field);
+  await userEvent.keyboard("22,5{Enter}");
+  await waitFor(() =>
+    expect(kinds()).toMatchObject([{ kind: "temperature", data: { celsius: 22.5 } }]),
+  );
+  expect(await screen.findByText(/^Bath 22.5: \d:\d\d taken off\.$/)).toBeVisible();
+  expect(screen.queryByLabelText("Bath now")).toBeNull();
+});
+
+test("in °F it is typed, refused and shown in °F", async () => {
+  const { kinds } = await atTheBath(runEarlier(0), { temperature_unit: "F" });
+  expect(screen.getByText("65.3")).toHaveTextContent("65.3°F");
+  await press(/Temperature/);
+  await userEvent.keyboard("20{Enter}");
+  expect(alerts()).toEqual(["Bath now: 20 is not between 32 and 140 °F."]);
+  await userEvent.clear(screen.getByLabelText("Bath now"));
+  await userEvent.keyboard("68{Enter}");
+  await waitFor(() => expect(kinds()[0]?.data.celsius).toBeCloseTo(20));
+});
+
+test("Esc leaves the question first, then the screen", async () => {
+  const { at } = await atTheBath(runEarlier(0));
+  await userEvent.keyboard("t");
+  await screen.findByLabelText("Bath now");
+  await userEvent.keyboard("{Escape}");
+  await waitFor(() => expect(screen.queryByLabelText("Bath now")).toBeNull());
+  expect(at()).toBe(`/runs/${RUN}`);
+  await userEvent.keyboard("{Escape}");
+  await waitFor(() => expect(at()).toBe(`/plates/${LANTERN}`));
+});
+
+test("Z takes the last back, and says what", async () => {
+  const { kinds } = await atTheBath(runEarlier(0));
+  await userEvent.keyboard(" ");
+  await screen.findByText("Out of the bath");
+  await userEvent.keyboard("z");
+  expect(await screen.findByText(/^Took back: /)).toBeVisible();
+  expect(await screen.findByRole("timer")).toBeVisible();
+  await waitFor(() => expect(kinds().map((event) => event.kind)).toEqual(["lift", "undo"]));
+});
+
+test("out of the bath: what to stop out; Space asks before it is covered, C covers, then it dips", async () => {
+  const { kinds } = await atTheBath(runEarlier(0));
+  const wait = () => new Promise((resolve) => setTimeout(resolve, 700));
+  await userEvent.keyboard(" ");
+  expect(await screen.findByRole("heading", { name: "Stop out tone 3" })).toBeVisible();
+  expect(screen.getByText(/As it lies on the plate: mirrored\./)).toBeVisible();
+  expect(screen.getByText(/^cover now, L\*/)).toBeVisible();
+  await wait();
+  await userEvent.keyboard(" ");
+  expect(await screen.findByText("Dip anyway?")).toBeVisible();
+  await userEvent.keyboard("c");
+  expect(await screen.findByRole("heading", { name: "Covered. Dry?" })).toBeVisible();
+  await wait();
+  await userEvent.keyboard(" ");
+  expect(await screen.findByRole("timer")).toBeVisible();
+  expect(screen.getByText("bite 4 of 5")).toBeVisible();
+  await waitFor(() =>
+    expect(kinds().map((event) => event.kind)).toEqual(["lift", "covered", "dip"]),
+  );
+});
+
+test("rinsed and wiped are facts one ticks once", async () => {
+  const { kinds } = await atTheBath(runEarlier(0));
+  await userEvent.keyboard(" ");
+  const rinsed = await screen.findByRole("button", { name: "rinsed" });
+  await userEvent.click(rinsed);
+  await waitFor(() => expect(rinsed).toHaveAttribute("aria-pressed", "true"));
+  await userEvent.click(rinsed);
+  await press("bicarbonate wipe");
+  await waitFor(() =>
+    expect(kinds().map((event) => event.kind)).toEqual(["lift", "rinsed", "neutralised"]),
+  );
+});
+
+test("rocked is said with F", async () => {
+  const { kinds } = await atTheBath(runEarlier(0));
+  await userEvent.keyboard("f");
+  await waitFor(() => expect(kinds()[0]?.kind).toBe("rocked"));
+});
+
+test("no line: the bite is lifted here, kept, said, and sent when there is a line again", async () => {
+  const { server, kinds } = await atTheBath(runEarlier(0));
+  server.cutLine(true);
+  await userEvent.keyboard(" ");
+  expect(await screen.findByText("Out of the bath")).toBeVisible();
+  expect(await waitingEvents(USER)).toHaveLength(1);
+  vi.setSystemTime(NOW_MS + 6_000);
+  expect(await screen.findByText("No line. Kept here, sent later.")).toBeVisible();
+  server.cutLine(false);
+  window.dispatchEvent(new Event("online"));
+  await waitFor(() => expect(kinds()).toHaveLength(1));
+  await waitFor(async () => expect(await waitingEvents(USER)).toEqual([]));
+});
+
+test("what the server refuses stays here with its reason", async () => {
+  const { server } = await atTheBath(runEarlier(0));
+  server.answer(EVENTS, refuse(422, fault("events.0", "This run is ended.")));
+  await userEvent.keyboard(" ");
+  expect(await screen.findByText("Kept here, not taken: This run is ended.")).toBeVisible();
+});
+
+test("all bites done: what each area comes to; the run is ended and leads to the proof", async () => {
+  const lifted = runFinished(runWithout(runEarlier(0), ["dip", "lift"]));
+  const { server, at } = await atTheBath(lifted);
+  expect(screen.getByText("All bites done")).toBeVisible();
+  expect(screen.getByRole("heading", { name: "Bitten" })).toBeVisible();
+  expect(screen.getByText(/a mild bicarbonate wipe, which foams/)).toBeVisible();
+  server.answer(`POST /runs/${RUN}/end`, refuse(409, fault("", "The plate is still in the bath.")));
+  await press("End the run and proof");
+  await waitFor(() => expect(alerts()).toEqual(["The plate is still in the bath."]));
+  server.answer(`POST /runs/${RUN}/end`, { body: lifted });
+  await press("End the run and proof");
+  await waitFor(() => expect(at()).toBe(`/plates/${LANTERN}/proofs/new`));
+});
+
+test("sound is a switch that is kept on this device", async () => {
+  await atTheBath(runEarlier(0));
+  const sound = screen.getByRole("switch", { name: "Sound" });
+  expect(sound).toBeChecked();
+  await userEvent.click(sound);
+  expect(localStorage.getItem("keen-sound")).toBe("off");
+});
+
+test("a run that is not here, and never was on this device, says so", async () => {
+  fakeServer();
+  openAt("/runs/00000000-0000-0000-0000-000000000000");
+  expect(await screen.findByRole("heading", { name: "The run is not here" })).toBeVisible();
+});
+
+test("a tick in the bath draws digits only: the metal and its patterns stay the same nodes", async () => {
+  const run = runEarlier(0);
+  await atTheBath(run);
+  const dip = dipUnderWay(localRun(run, []));
+  expect(dip).not.toBeNull();
+  const patterns = document.querySelector("svg defs");
+  const digits = screen.getByRole("timer").textContent;
+  await waitFor(() => expect(screen.getByRole("timer").textContent).not.toBe(digits));
+  expect(document.querySelector("svg defs")).toBe(patterns);
+});

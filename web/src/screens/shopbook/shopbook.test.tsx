@@ -1,0 +1,206 @@
+import { screen, waitFor, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import type { Recipe, ShopBook, Tool } from "../../api/shopbook";
+import { fakeServer, fault, refuse, told } from "../../testing/server";
+import { alerts, openAt, pick, press, type } from "../../testing/show";
+
+const book = told<ShopBook>("/shop-book");
+const recipe = told<{ items: Recipe[] }>("/recipes").items[0] as Recipe;
+const tool = told<{ items: Tool[] }>("/tools").items.find((each) => each.width_um != null) as Tool;
+
+test("a table is chosen at the side and stands in the address", async () => {
+  fakeServer();
+  const { router } = openAt("/shop-book");
+  const second = book.tables[1];
+  await press(second?.title as string);
+  expect(await screen.findByRole("heading", { name: second?.title, level: 2 })).toBeVisible();
+  expect(router.state.location.search).toBe(`?tab=tables&table=${second?.key}`);
+});
+
+test("the parts of the book are tabs that keys walk", async () => {
+  fakeServer();
+  const { router } = openAt("/shop-book");
+  await userEvent.click(await screen.findByRole("tab", { name: "Tables" }));
+  await userEvent.keyboard("{ArrowRight}{ArrowRight}");
+  await waitFor(() => expect(router.state.location.search).toBe("?tab=cut"));
+  expect(await screen.findByRole("heading", { name: "No layout yet" })).toBeVisible();
+});
+
+test("a keeper corrects a number with its reason, and may go back to the table's", async () => {
+  const own = book.numbers.find((cell) => cell.own) ?? book.numbers[0];
+  const server = fakeServer({ "POST /numbers": { body: {} } });
+  openAt("/shop-book?tab=numbers");
+  await press(new RegExp(`^${own?.label}( \\(own\\))?$`));
+  await userEvent.click(screen.getAllByRole("button", { name: "correct" })[0] as HTMLElement);
+  await type("Measured here", "");
+  await press("Use this number");
+  expect(alerts()).toEqual([
+    "Measured here: nothing is written yet.",
+    "From what: nothing is written yet.",
+  ]);
+  await type("Measured here", "1,8");
+  await type("From what", "two coupons");
+  server.answer(
+    "POST /numbers",
+    refuse(422, fault("value", "Not so fast.", { allowed: "at most 100" })),
+  );
+  await press("Use this number");
+  await waitFor(() =>
+    expect(alerts()).toEqual(["Measured here: Not so fast. Allowed: at most 100."]),
+  );
+  server.answer("POST /numbers", { body: {} });
+  await press("Use this number");
+  await waitFor(() => expect(screen.queryByLabelText("Measured here")).toBeNull());
+  expect(server.last().body).toMatchObject({ value: 1.8, reason: "two coupons" });
+});
+
+test("only a keeper corrects numbers", async () => {
+  fakeServer();
+  openAt("/shop-book?tab=numbers", { role: "printer" });
+  expect(await screen.findByText(/Only a keeper corrects them/)).toBeVisible();
+  expect(screen.queryByRole("button", { name: "correct" })).toBeNull();
+});
+
+test("a recipe is written, changed over its version, and left", async () => {
+  const server = fakeServer({ "PUT /recipes": { body: recipe } });
+  openAt("/shop-book?tab=recipes");
+  await press("Keep the recipe");
+  expect(alerts()).toEqual(["Name: nothing is written yet.", "How: nothing is written yet."]);
+  await type("Name", "Soft ground");
+  await pick("For", "Ground");
+  await type("How", "Two of wax, one of tallow.");
+  await press("Keep the recipe");
+  await waitFor(() => expect(screen.getByLabelText("Name")).toHaveValue(""));
+  expect(server.last().body).toMatchObject({ version: 0, kind: "ground", name: "Soft ground" });
+  await userEvent.click(screen.getAllByRole("button", { name: "change" })[0] as HTMLElement);
+  expect(screen.getByLabelText("Name")).toHaveValue(recipe.name);
+  await type("How", "Three of wax.");
+  await press("Keep the recipe");
+  await waitFor(() =>
+    expect(server.last().body).toMatchObject({ id: recipe.id, text: "Three of wax." }),
+  );
+  expect(server.last().body.version).toBe(recipe.version);
+});
+
+test("a recipe changed meanwhile: mine and theirs", async () => {
+  const stale = refuse(409, fault("version", "Someone changed this recipe."));
+  const server = fakeServer({ "PUT /recipes": stale });
+  openAt("/shop-book?tab=recipes");
+  await userEvent.click(
+    (await screen.findAllByRole("button", { name: "change" }))[0] as HTMLElement,
+  );
+  await type("How", "Mine.");
+  const theirs = { ...recipe, text: "Theirs.", version: recipe.version + 1 };
+  server.answer("GET /recipes", { body: { items: [theirs], total: 1 } });
+  await press("Keep the recipe");
+  const both = await screen.findByRole("region", { name: "Changed meanwhile" });
+  expect(both).toHaveTextContent("HowMine.Theirs.");
+  server.answer("PUT /recipes", { body: theirs });
+  await press("Keep mine");
+  await waitFor(() =>
+    expect(server.last().body).toMatchObject({ version: theirs.version, text: "Mine." }),
+  );
+});
+
+test("a tool's width is measured in µm; empty is not known", async () => {
+  const server = fakeServer({ "PUT /tools": { body: tool } });
+  openAt("/shop-book?tab=tools");
+  const row = await screen.findByRole("row", { name: new RegExp(tool.name) });
+  await userEvent.click(within(row).getByRole("button", { name: "change" }));
+  await type("Width of its line", "9000");
+  await press("Keep the tool");
+  expect(alerts()).toEqual(["Width of its line: 9000 is not above 0 and at most 5000 µm."]);
+  await type("Width of its line", "");
+  await press("Keep the tool");
+  await waitFor(() => expect(server.last()?.body).toMatchObject({ id: tool.id, width_um: null }));
+});
+
+const LAYOUT = {
+  waste_cm2: 900,
+  waste_bound_cm2: 800,
+  optimal: false,
+  left_out: ["Small square"],
+  largest_rest_mm: [300, 200],
+  cuts: [
+    { number: 1, along: "across", at_mm: 150, from_mm: 0, to_mm: 600 },
+    { number: 2, along: "down", at_mm: 200, from_mm: 0, to_mm: 150 },
+  ],
+  placed: [{ name: "Lantern", x_mm: 0, y_mm: 0, width_mm: 200, height_mm: 150, turned: false }],
+};
+
+test("a sheet is laid out, drawn, and its cuts listed in order", async () => {
+  const server = fakeServer({ "POST /api/calc/cut-sheet": { body: LAYOUT } });
+  openAt("/shop-book?tab=cut");
+  await type("Saw takes", "2,5");
+  await press("Add a plate");
+  await type("Plate 3, how many", "2");
+  await press("Lay it out");
+  expect(
+    await screen.findByText("None can waste less than 800 cm².", { exact: false }),
+  ).toBeVisible();
+  expect(screen.getByText(/Left out: Small square/)).toBeVisible();
+  expect(screen.getByText(/down at 200 mm from the left, 0 to 150 mm/)).toBeVisible();
+  expect(server.last().body).toMatchObject({ allowance_mm: 2.5, sheet_width_mm: 600 });
+  expect(server.last().body.pieces).toHaveLength(3);
+});
+
+test("faults of a sheet and its plates are told together, in inches for who reads inches", async () => {
+  const server = fakeServer();
+  openAt("/shop-book?tab=cut", { length_unit: "in" });
+  expect(await screen.findByLabelText("Sheet, wide")).toHaveValue("23.62");
+  await type("Sheet, wide", "200");
+  await type("Plate 2, high", "0");
+  await type("Plate 1, how many", "");
+  await press("Lay it out");
+  const said = alerts().join(" ");
+  expect(said).toContain("Sheet, wide: 200 is not above 0 and at most 118.11 in.");
+  expect(said).toContain("Plate 2, high: 0 is not above 0 and at most 118.11 in.");
+  expect(said).toContain("Plate 1, how many: nothing is written yet.");
+  expect(server.sent).toEqual([]);
+});
+
+test("layers are put in order; solvents are told with their cautions", async () => {
+  const order = {
+    changes: 1,
+    spared: ["the steel back"],
+    steps: [{ label: "Spirit", takes_off: ["crayon"], how: "Soak.", cautions: ["No flame."] }],
+  };
+  const server = fakeServer({ "POST /api/calc/cleaning-order": { body: order } });
+  openAt("/shop-book?tab=cleaning");
+  await press("Take out layer 1");
+  await press("Add a layer below");
+  await press("Find the order");
+  expect(await screen.findByText("1 change of solvent.")).toBeVisible();
+  expect(screen.getByText("No flame.")).toBeVisible();
+  expect(server.last().body).toEqual({
+    material: "copper",
+    layers: ["crayon", "rosin", "oil-ink"],
+  });
+});
+
+test("a calculator's form comes from its schema: limits, needs, and the answer", async () => {
+  const server = fakeServer({ "POST /api/calc/bevel": { body: { needed: "needed" } } });
+  openAt("/shop-book?tab=calculators");
+  await screen.findByRole("heading", { name: "bevel", level: 2 });
+  await type("thickness", "99");
+  await press("Compute");
+  expect(alerts().join(" ")).toContain("thickness: 99 is not");
+  expect(server.sent).toEqual([]);
+  await type("thickness", "1,5");
+  for (const side of ["width", "height"]) await type(side, "100");
+  await press("Compute");
+  expect(await screen.findByText(/"needed": "needed"/)).toBeVisible();
+  expect(server.last().body).toMatchObject({ thickness_mm: 1.5 });
+});
+
+test("rows of a calculator are added and taken away, with their own faults", async () => {
+  const server = fakeServer({ "POST /api/calc/cleaning-order": { body: { steps: [] } } });
+  openAt("/shop-book?tab=calculators&name=cleaning-order");
+  await screen.findByRole("heading", { name: "cleaning-order", level: 2 });
+  await press("add to layers");
+  await press("Compute");
+  await waitFor(() => expect(server.last()?.body.layers).toHaveLength(2));
+  await press("take the last away");
+  await press("Compute");
+  await waitFor(() => expect(server.last().body.layers).toHaveLength(1));
+});
