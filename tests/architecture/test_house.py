@@ -226,3 +226,58 @@ def test_no_registry_host_or_machine_path_is_committed():
         if path.suffix in {".py", ".txt", ".json", ".ts", ".tsx", ".md", ".toml", ".in"}:
             text = path.read_text(errors="replace")
             assert not any(host in text for host in hosts), name
+
+
+WEB = ROOT / "web" / "src"
+PARTS = [p for p in WEB.rglob("*.tsx") if not p.name.endswith(".test.tsx")]
+MOST_OWN_CSS = 400
+LONGEST_COMPONENT = 120
+COLOUR = re.compile(r"#[0-9a-fA-F]{3,8}\b|\brgba?\(|\bhsla?\(")
+
+
+def test_own_styles_stay_few():
+    lines = sum(len(path.read_text().splitlines()) for path in WEB.rglob("*.css"))
+    assert lines <= MOST_OWN_CSS
+
+
+def test_every_colour_is_named_once_in_the_theme():
+    theme = WEB / "styles" / "theme.css"
+    named = re.findall(r": (#[0-9a-f]+);", theme.read_text())
+    assert len(named) == len(set(named))
+    elsewhere = [p for p in (*PARTS, *WEB.rglob("*.css")) if p != theme]
+    found = [
+        p.name for p in elsewhere if COLOUR.search(re.sub(r"url\(#|#\{|`#", "", p.read_text()))
+    ]
+    assert not found
+
+
+def test_inline_styles_are_computed():
+    """A style of constants alone is a class."""
+    written = {p: re.findall(r"style=\{\{(.*?)\}\}", p.read_text(), re.S) for p in PARTS}
+    constant = [
+        (path.name, style)
+        for path, styles in written.items()
+        for style in styles
+        if not re.search(r"\$\{|[a-z]\w*\.[a-z]", style)
+    ]
+    assert not constant
+
+
+def test_no_component_outgrows_its_screen():
+    long = {}
+    for path in PARTS:
+        for part in re.split(r"(?m)^(?=(?:export )?(?:function|const) [A-Z])", path.read_text()):
+            length = len(part.split("\n}")[0].splitlines())
+            if re.match(r"(?:export )?(?:function|const) [A-Z]", part):
+                long[f"{path.name} {part.split('(')[0]}"] = length
+    assert max(long.values()) <= LONGEST_COMPONENT, max(long, key=lambda name: long[name])
+
+
+def test_the_front_end_is_tested_by_a_quarter_of_its_lines():
+    """A guide that only shows when it is missed; browser flows count."""
+    told = [*WEB.rglob("*.ts"), *WEB.rglob("*.tsx")]
+    tests = [p for p in told if ".test" in p.name or p.parent.name == "testing"]
+    code = [p for p in told if p not in tests and ".gen." not in p.name]
+    flows = [*(ROOT / "tests" / "browser").glob("*.py")]
+    lines = lambda paths: sum(len(p.read_text().splitlines()) for p in paths)  # noqa: E731
+    assert lines([*tests, *flows]) >= 0.25 * lines(code)

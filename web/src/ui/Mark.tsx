@@ -20,7 +20,7 @@ const PATHS = {
   drying:
     '<path d="M12 2C16 8 19 11.5 19 15.5A7 7 0 015 15.5C5 11.5 8 8 12 2Z" fill="none" stroke="currentColor" stroke-width="2"/>',
   feather:
-    '<path d="M3 21.5C6 15 10 9 21.5 2.5 21.5 10 17.5 15.5 9 16.5L5 22Z" fill="currentColor"/><path d="M5.5 18.5C9 13.5 13 10 17.5 6.5" stroke="var(--cut,#fff)" stroke-width="1.3" fill="none"/>',
+    '<path d="M3 21.5C6 15 10 9 21.5 2.5 21.5 10 17.5 15.5 9 16.5L5 22Z" fill="currentColor"/><path d="M5.5 18.5C9 13.5 13 10 17.5 6.5" stroke="var(--cut,var(--color-white))" stroke-width="1.3" fill="none"/>',
   rock: '<path d="M2 15Q12 23 22 15" fill="none" stroke="currentColor" stroke-width="2.2"/><path d="M5 9H19L21 14H3Z" fill="currentColor"/><path d="M7 6 4 3M17 6 20 3" stroke="currentColor" stroke-width="2"/>',
   lift: '<path d="M12 1.5 18.5 9H14.2V14.5H9.8V9H5.5Z" fill="currentColor"/><path d="M2 18.5q2.5-2.8 5 0t5 0 5 0 5 0" fill="none" stroke="currentColor" stroke-width="2.2"/>',
   dip: '<path d="M12 22.5 18.5 15H14.2V9.5H9.8V15H5.5Z" fill="currentColor"/><path d="M2 5.5q2.5-2.8 5 0t5 0 5 0 5 0" fill="none" stroke="currentColor" stroke-width="2.2"/>',
@@ -30,7 +30,7 @@ const PATHS = {
     '<path d="M21.5 2.5 12 12" stroke="currentColor" stroke-width="3.4" stroke-linecap="round"/><path d="M12.5 11.5C9 13 7.5 16.5 3 19.5 7 20.5 12 18.5 13.8 13Z" fill="currentColor"/><path d="M2 22H15" stroke="currentColor" stroke-width="1.7"/>',
   leave: '<path d="M4 9H20M4 15.5H20" stroke="currentColor" stroke-width="3"/>',
   danger:
-    '<path d="M12 1.5 23.2 21.5H.8Z" fill="currentColor"/><path d="M12 8V15" stroke="var(--cut,#fff)" stroke-width="2.6"/><circle cx="12" cy="18.4" r="1.5" fill="var(--cut,#fff)"/>',
+    '<path d="M12 1.5 23.2 21.5H.8Z" fill="currentColor"/><path d="M12 8V15" stroke="var(--cut,var(--color-white))" stroke-width="2.6"/><circle cx="12" cy="18.4" r="1.5" fill="var(--cut,var(--color-white))"/>',
   care: '<path d="M12 1 23 12 12 23 1 12Z" fill="none" stroke="currentColor" stroke-width="2.2"/><path d="M12 6.5V13.5" stroke="currentColor" stroke-width="2.4"/><circle cx="12" cy="16.8" r="1.5" fill="currentColor"/>',
   done: '<path d="M3 12.5 9.5 19 21.5 4.5" fill="none" stroke="currentColor" stroke-width="3"/>',
   heat: '<path d="M9.5 13.5V4.5a2.5 2.5 0 015 0V13.5a5 5 0 11-5 0Z" fill="none" stroke="currentColor" stroke-width="1.9"/><circle cx="12" cy="17.5" r="2.5" fill="currentColor"/><path d="M12 17V8" stroke="currentColor" stroke-width="2"/>',

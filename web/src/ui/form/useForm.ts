@@ -56,55 +56,48 @@ export function useForm<B, R>(shape: Shape, options: Options<B, R>): Form {
   const { me, units } = useUser();
   const user = me?.id ?? "";
   const [before] = useState(() => keptTyped(user, options.keepAs));
+  const [taken, setTaken] = useState(before !== null);
   const sent = useRef<Sent>({
     id: options.id ?? before?.id ?? newId(),
     version: before?.version ?? options.version ?? 0,
   });
-  const [taken, setTaken] = useState(before !== null);
-  const last = useRef<Read>({ body: {}, faults: new Map(), rows: {} });
-  const hook = useHookForm<FieldValues>({
-    defaultValues: before?.values ?? options.start,
-    resolver: (values) => {
-      last.current = readTyped(shape, values, units);
-      const { body, faults } = last.current;
-      return faults.size > 0
-        ? { values: {}, errors: nested(faults) }
-        : { values: body, errors: {} };
-    },
-  });
-  const { busy, trouble, theirs, run, setTheirs, place } = useSending(
-    shape,
-    hook,
-    last,
-    options.aliases,
-    options.theirs,
-  );
+  const { hook, last } = useReading(shape, units, before?.values ?? options.start);
   const blank = useRef(options.start);
   const drop = useKeeping(hook, user, options.keepAs, sent, blank);
+  const sending = useSending(shape, hook, last, options);
+  const { busy, trouble, theirs, run, setTheirs, place } = sending;
   const now = useRef(options);
   now.current = options;
+  const settled = useCallback(
+    (reply: unknown) => {
+      adopt(sent, reply);
+      drop();
+      setTaken(false);
+    },
+    [drop],
+  );
   const submit = useCallback(
     async (event?: { preventDefault: () => void }) => {
       event?.preventDefault();
       await hook.handleSubmit((body) =>
         run(async () => {
           const reply = await now.current.send(body as B, sent.current);
-          adopt(sent, reply);
-          drop();
-          setTaken(false);
+          settled(reply);
           return now.current.done?.(reply);
         }),
       )();
     },
-    [hook, run, drop],
+    [hook, run, settled],
   );
-  const reset = (values: Typed) => {
+  const reset = (to: Sent, values: Typed) => {
+    sent.current = to;
     blank.current = values;
     drop();
     setTaken(false);
     setTheirs(null);
     hook.reset(values);
   };
+  const over = (version: number): Sent => ({ ...sent.current, version });
   return {
     shape,
     units,
@@ -116,31 +109,36 @@ export function useForm<B, R>(shape: Shape, options: Options<B, R>): Form {
     theirs,
     submit,
     place,
-    act: (send) =>
-      run(async () => {
-        adopt(sent, await send());
-        drop();
-        setTaken(false);
-      }),
+    act: (send) => run(async () => settled(await send())),
     peek: <T>(typed: Typed) => {
       const read = readTyped(shape, typed, units);
       return read.faults.size > 0 ? null : (read.body as T);
     },
     keepMine: () => {
-      if (theirs) sent.current = { ...sent.current, version: theirs.version };
+      if (theirs) sent.current = over(theirs.version);
       setTheirs(null);
       return submit();
     },
-    takeTheirs: () => {
-      if (!theirs) return;
-      sent.current = { ...sent.current, version: theirs.version };
-      reset(theirs.values);
-    },
-    startAfresh: () => {
-      sent.current = { id: options.id ?? newId(), version: options.version ?? 0 };
-      reset(options.start);
-    },
+    takeTheirs: () => theirs && reset(over(theirs.version), theirs.values),
+    startAfresh: () =>
+      reset({ id: options.id ?? newId(), version: options.version ?? 0 }, options.start),
   };
+}
+
+/** What is typed, and the last reading of it. */
+function useReading(shape: Shape, units: Units, start: Typed) {
+  const last = useRef<Read>({ body: {}, faults: new Map(), rows: {} });
+  const hook = useHookForm<FieldValues>({
+    defaultValues: start,
+    resolver: (values) => {
+      last.current = readTyped(shape, values, units);
+      const { body, faults } = last.current;
+      return faults.size > 0
+        ? { values: {}, errors: nested(faults) }
+        : { values: body, errors: {} };
+    },
+  });
+  return { hook, last };
 }
 
 /** What was sent stands at a new version now, where the reply tells one. */
@@ -169,8 +167,7 @@ function useSending(
   shape: Shape,
   hook: UseFormReturn<FieldValues>,
   last: React.RefObject<Read>,
-  aliases: Record<string, string> | undefined,
-  askTheirs: (() => Promise<Theirs>) | undefined,
+  { aliases, theirs: askTheirs }: Pick<Options<never, never>, "aliases" | "theirs">,
 ) {
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState("");

@@ -1,6 +1,11 @@
+import type { Shapes } from "../../../api/client";
 import { useHere } from "../../../frame/useHere";
 import { shownLength } from "../../../ui/units";
-import type { Layout } from "./CutLayout";
+
+/** How a sheet is cut; the rest is two sides, which the schema's own type loses. */
+export type Layout = Omit<Shapes["CutSheetOutput"], "largest_rest_mm"> & {
+  largest_rest_mm: number[];
+};
 
 /** Text is this share of the sheet's longer side. */
 const TEXT_SHARE = 1 / 38;

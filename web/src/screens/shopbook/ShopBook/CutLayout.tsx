@@ -1,11 +1,8 @@
 import type { Shapes } from "../../../api/client";
 import { useHere } from "../../../frame/useHere";
 import { shownLength } from "../../../ui/units";
-import { CutDrawing } from "./CutDrawing";
+import { CutDrawing, type Layout } from "./CutDrawing";
 
-export type Layout = Omit<Shapes["CutSheetOutput"], "largest_rest_mm"> & {
-  largest_rest_mm: number[];
-};
 type Props = { sheet: Shapes["CutSheetInput"]; layout: Layout };
 
 /** How the sheet is cut: what is wasted, drawn, and the cuts in their order. */

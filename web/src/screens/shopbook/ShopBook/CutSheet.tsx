@@ -12,7 +12,8 @@ import { type Form, useForm } from "../../../ui/form/useForm";
 import { Beside, Empty } from "../../../ui/Section";
 import { Table } from "../../../ui/Table";
 import type { Units } from "../../../ui/units";
-import { CutLayout, type Layout } from "./CutLayout";
+import type { Layout } from "./CutDrawing";
+import { CutLayout } from "./CutLayout";
 
 type Input = Shapes["CutSheetInput"];
 

@@ -1,10 +1,10 @@
 import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import type { Shapes } from "../../api/client";
-import { nowSeconds } from "../../device/clock";
-import { fakeServer, told } from "../../testing/server";
-import { openAt, press, show } from "../../testing/show";
-import { Headline } from "./Bench/Headline";
+import type { Shapes } from "../../../api/client";
+import { nowSeconds } from "../../../device/clock";
+import { fakeServer, told } from "../../../testing/server";
+import { openAt, press, show } from "../../../testing/show";
+import { Headline } from "./Headline";
 
 type Bench = Shapes["Bench"];
 const bench = told<Bench>("/bench");
