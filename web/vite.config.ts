@@ -24,7 +24,31 @@ function shellList(): Plugin {
 
 export default defineConfig({
   plugins: [react(), tailwindcss(), shellList()],
-  build: { target: "es2022", assetsInlineLimit: 0, sourcemap: false },
+  build: {
+    target: "es2022",
+    assetsInlineLimit: 0,
+    sourcemap: false,
+    // few files: on a slow line each one costs a round trip; forms come only with a screen that has one
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          groups: [
+            {
+              name: "ground",
+              priority: 3,
+              test: /node_modules\/(react|react-dom|react-router|scheduler|@tanstack|openapi-fetch|idb)\//,
+            },
+            { name: "parts", priority: 2, test: /src\/(ui\/[^/]+$|figures|api\/[^.]+\.ts|device|frame)/ },
+            {
+              name: "forms",
+              priority: 1,
+              test: /ui\/form\/|react-hook-form|headlessui|floating-ui|react-aria|inputs\.gen/,
+            },
+          ],
+        },
+      },
+    },
+  },
   server: { proxy: { "/api": "http://127.0.0.1:8000" } },
   test: { environment: "jsdom", setupFiles: ["src/test-setup.ts"], globals: true, testTimeout: 30_000, maxWorkers: 2 },
 });

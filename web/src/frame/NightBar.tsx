@@ -41,7 +41,7 @@ export function WayOut({ to, word }: { to: string; word: string }) {
     <Link
       to={to}
       aria-label={word}
-      className="mr-5 ml-auto flex min-h-12 items-center gap-2.5 px-2 text-h3 whitespace-nowrap text-night-ink-2 [button+&]:ml-0"
+      className="mr-5 ml-auto flex min-h-12 items-center gap-2.5 px-2 text-h3 whitespace-nowrap text-night-ink-2 [button+&]:ml-0 max-phone:ml-auto!"
     >
       <Key className="h-8.5! text-lead! max-phone:hidden">Esc</Key>
       <span className="group-has-data-waits:hidden max-desk:hidden">{word}</span>

@@ -62,13 +62,16 @@ function Tabs({ plate }: { plate: Plate }) {
     { to: `/r/${room}/record?plate=${plate.id}`, name: "Record" },
   ];
   return (
-    <nav aria-label="Pages of this plate" className="flex flex-wrap gap-x-5 print:hidden">
+    <nav
+      aria-label="Pages of this plate"
+      className="flex min-w-0 gap-x-5 overflow-x-auto whitespace-nowrap [scrollbar-width:none] print:hidden"
+    >
       {tabs.map(({ to, name }) => (
         <NavLink
           key={to}
           to={to}
           end={to === here}
-          className="-mb-px flex min-h-8.5 items-center border-b-3 border-transparent text-ink-2 aria-[current]:border-ink aria-[current]:font-bold aria-[current]:text-ink pointer-coarse:min-h-12"
+          className="flex min-h-8.5 items-center border-b-3 border-transparent text-ink-2 aria-[current]:border-ink aria-[current]:font-bold aria-[current]:text-ink pointer-coarse:min-h-12"
         >
           {name}
         </NavLink>

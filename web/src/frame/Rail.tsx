@@ -5,7 +5,7 @@ import { PLACES } from "../places";
 import { TextButton } from "../ui/Button";
 import { Mark } from "../ui/Mark";
 import { LeftUntil, TimeWord } from "../ui/Ticking";
-import { wallClock } from "../ui/times";
+import { wallClock, weekdayOf } from "../ui/times";
 import { useNowOf } from "../ui/useNow";
 import { useHere } from "./useHere";
 import { useOpenRuns } from "./useOpenRuns";
@@ -53,15 +53,8 @@ function Places() {
 
 function End() {
   const { zone } = useHere();
-  const time = useNowOf((now) => wallClock(now, zone));
-  const day = useNowOf((now) =>
-    new Intl.DateTimeFormat("en-GB", {
-      weekday: "short",
-      day: "numeric",
-      month: "short",
-      timeZone: zone,
-    }).format(now * 1000),
-  );
+  const time = useNowOf((now) => wallClock(now, zone), 1000);
+  const day = useNowOf((now) => weekdayOf(now, zone), 1000);
   return (
     <div className="ml-auto flex items-center gap-3.5 px-4 text-ink-2 max-phone:order-2">
       <span className="max-desk:hidden">{day}</span>

@@ -25,21 +25,34 @@ export function parseTime(text: string): number | null {
   return null;
 }
 
-export function wallClock(seconds: number, zone: string): string {
-  return new Intl.DateTimeFormat("en-GB", {
-    hour: "2-digit",
-    minute: "2-digit",
-    timeZone: zone,
-  }).format(seconds * 1000);
+/** A formatter of times costs more than all it formats: one of each form and zone. */
+const FORMATS = new Map<string, Intl.DateTimeFormat>();
+
+const FORMS = {
+  clock: { hour: "2-digit", minute: "2-digit" },
+  day: { day: "numeric", month: "short" },
+  weekday: { weekday: "short", day: "numeric", month: "short" },
+  moment: { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" },
+} as const satisfies Record<string, Intl.DateTimeFormatOptions>;
+
+function written(form: keyof typeof FORMS, at: number | Date, zone: string): string {
+  const key = `${form} ${zone}`;
+  let format = FORMATS.get(key);
+  if (!format) {
+    format = new Intl.DateTimeFormat("en-GB", { ...FORMS[form], timeZone: zone });
+    FORMATS.set(key, format);
+  }
+  return format.format(at);
 }
 
-export function dayOf(iso: string, zone: string): string {
-  return new Intl.DateTimeFormat("en-GB", {
-    day: "numeric",
-    month: "short",
-    timeZone: zone,
-  }).format(new Date(iso));
-}
+export const wallClock = (seconds: number, zone: string) => written("clock", seconds * 1000, zone);
+
+export const weekdayOf = (seconds: number, zone: string) =>
+  written("weekday", seconds * 1000, zone);
+
+export const dayOf = (iso: string, zone: string) => written("day", new Date(iso), zone);
+
+export const momentOf = (iso: string, zone: string) => written("moment", new Date(iso), zone);
 
 export function roman(number: number): string {
   const pairs: [number, string][] = [

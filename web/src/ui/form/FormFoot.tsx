@@ -9,13 +9,15 @@ type Props = {
   submit: string;
   look?: Look;
   disabled?: boolean;
+  /** In the row of the fields, its button beside them. */
+  beside?: boolean;
   children?: ReactNode;
 };
 
 /** The foot of a form: its button, others beside it, and what went wrong that no field shows. */
-export function FormFoot({ form, submit, look = "strong", disabled, children }: Props) {
+export function FormFoot({ form, submit, look = "strong", disabled, beside, children }: Props) {
   return (
-    <div className="mt-4 grid gap-3">
+    <div className={`grid gap-3 ${beside ? "mt-6" : "mt-4"}`}>
       <div className="flex flex-wrap items-center gap-3">
         <Button type="submit" look={look} disabled={disabled || form.busy}>
           {submit}

@@ -17,6 +17,7 @@ export function placed(
 ): Placed {
   if (!(error instanceof ApiError))
     return { at: new Map(), rest: "Something went wrong. Try again." };
+  if (error.status === 409) return { at: new Map(), rest: error.fault.text };
   const at = new Map<string, string>();
   const rest: string[] = [];
   for (const fault of error.faults) {

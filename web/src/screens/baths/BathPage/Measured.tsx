@@ -57,14 +57,14 @@ export function Measured({ bath }: { bath: Bath }) {
         <div className="flex flex-wrap items-start gap-4">
           <NumberField form={form} name="rate_factor" step={0.01} />
           <NumberField form={form} name="rate_factor_spread" />
+          <FormFoot form={form} submit="Use it" look="plain" beside>
+            {bath.rate_factor ? (
+              <Button look="quiet" onClick={forget}>
+                Forget it
+              </Button>
+            ) : null}
+          </FormFoot>
         </div>
-        <FormFoot form={form} submit="Use it" look="plain">
-          {bath.rate_factor ? (
-            <Button look="quiet" onClick={forget}>
-              Forget it
-            </Button>
-          ) : null}
-        </FormFoot>
       </form>
     </Section>
   );

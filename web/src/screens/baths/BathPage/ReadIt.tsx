@@ -37,12 +37,13 @@ export function ReadIt({ bath }: { bath: Bath }) {
         <div className="mt-2.5 flex flex-wrap items-start gap-4">
           <NumberField form={form} name="temperature_c" step={0.5} />
           <NumberField form={form} name="load_g_per_l" />
+          <FormFoot
+            form={form}
+            submit="Log the reading"
+            disabled={typed.every((each) => each.trim() === "")}
+            beside
+          />
         </div>
-        <FormFoot
-          form={form}
-          submit="Log the reading"
-          disabled={typed.every((each) => each.trim() === "")}
-        />
       </form>
     </Section>
   );

@@ -24,7 +24,7 @@ export function Trays({ baths, due }: { baths: Bath[]; due: Due[] }) {
     );
   }
   return (
-    <div className="grid grid-cols-[repeat(auto-fit,minmax(230px,1fr))] gap-5">
+    <div className="grid grid-cols-[repeat(auto-fit,minmax(160px,1fr))] gap-5">
       {baths.map((bath) => (
         <Tray key={bath.id} bath={bath} due={due.find((item) => item.plate === bath.plate)} />
       ))}

@@ -3,6 +3,7 @@ import type { Plate } from "../../../api/plates";
 import { useHere } from "../../../frame/useHere";
 import { Care } from "../../../ui/Care";
 import { Mark } from "../../../ui/Mark";
+import { momentOf } from "../../../ui/times";
 import { StepExtra } from "./StepExtra";
 import { StepForm } from "./StepForm";
 import { StepTimer } from "./StepTimer";
@@ -117,15 +118,7 @@ function Stands({ step }: { step: CourseStep }) {
   if (step.status === "todo") {
     return step.tries > 0 ? <Care>tried {step.tries}×, to do again</Care> : null;
   }
-  const at = step.at
-    ? new Intl.DateTimeFormat("en-GB", {
-        day: "numeric",
-        month: "short",
-        hour: "2-digit",
-        minute: "2-digit",
-        timeZone: zone,
-      }).format(new Date(step.at))
-    : "";
+  const at = step.at ? momentOf(step.at, zone) : "";
   return (
     <span className="note">
       {step.status === "skipped" ? "Skipped" : "Done"}

@@ -62,7 +62,7 @@ function Dip({ run, bite, acts, cover }: DipProps) {
 }
 
 const BIG = {
-  go: "bg-(--glow) text-far-4 text-night outline-solid",
+  go: "bg-night-verdigris text-far-4 text-night outline-solid",
   wait: "bg-night-2 text-far-3 text-night-ink outline-dashed",
   ask: "bg-night-ferric text-far-3 text-night outline-solid",
 };

@@ -104,7 +104,7 @@ function InBath({ strip, asked }: { strip: Strip; asked: Asked }) {
     (bath) => bath.metal === strip.metal,
   );
   return (
-    <div className="min-w-48">
+    <div className="min-w-48 max-phone:mt-2 max-phone:basis-full">
       <Chooser
         label="In which bath"
         value={asking.bath}

@@ -1,0 +1,51 @@
+import { Dialog, DialogPanel, DialogTitle } from "@headlessui/react";
+import { BY_LETTER } from "../places";
+import { Button } from "../ui/Button";
+
+const places = [...BY_LETTER];
+const LIST: [string, string][] = [
+  ["B", "the bath that is in use"],
+  [
+    `G then ${places.map(([letter]) => letter.toUpperCase()).join(", ")}`,
+    `go to ${places.map(([, place]) => place.name.toLowerCase()).join(", ")}`,
+  ],
+  ["R", "rack, then arrows or Tab and Enter"],
+  ["1 to 7", "on a plate: the steps of its course"],
+  [
+    "Arrows",
+    "in the bite section: left, right choose an area; up, down move its floor 5 s, with Shift 1 min",
+  ],
+  ["[ and ], E", "on a course: the step before, the next; write what was done"],
+  ["Space", "at the bath: dip or lift; at a timer: done waiting"],
+  ["F, T, C, Z", "at the bath: rocked or feathered, temperature, covered, undo last"],
+  ["Esc", "back"],
+  ["?", "this list"],
+];
+
+/** Every key, and what it does. */
+export function KeyList({ close }: { close: () => void }) {
+  return (
+    <Dialog open onClose={close}>
+      <div className="fixed inset-0 z-40 grid place-items-center overflow-auto bg-veil p-5">
+        <DialogPanel className="plate-mark w-full max-w-140 px-6.5 py-5.5">
+          <DialogTitle as="h2">Keys</DialogTitle>
+          <table className="mt-2.5">
+            <tbody>
+              {LIST.map(([key, does]) => (
+                <tr key={key}>
+                  <td className="whitespace-nowrap">
+                    <b>{key}</b>
+                  </td>
+                  <td>{does}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <Button className="mt-3.5" onClick={close}>
+            Close
+          </Button>
+        </DialogPanel>
+      </div>
+    </Dialog>
+  );
+}
