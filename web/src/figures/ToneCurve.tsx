@@ -37,6 +37,7 @@ export function ToneCurve({
   const [ref, width] = useWidth(760);
   const id = useId().replaceAll(/[^a-zA-Z0-9]/g, "");
   const scale = scaleOf(strip, Math.max(320, width));
+  if (width === 0) return <div ref={ref} className="overflow-x-auto" />;
   return (
     <div ref={ref} className="overflow-x-auto">
       <svg

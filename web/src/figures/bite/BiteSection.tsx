@@ -54,34 +54,34 @@ function edges(widths: number[], left: number): number[] {
 /** The cross-section of a plate: across, share of the plate; down, time in the bath. */
 export const BiteSection = memo(function BiteSection(props: Props) {
   const [ref, width] = useWidth(700);
+  return <div ref={ref}>{width > 0 ? <Drawn {...props} width={width} /> : null}</div>;
+});
+
+function Drawn(props: Props & { width: number }) {
+  const { section, width, reached, editing, even = false } = props;
   const id = useId().replaceAll(/[^a-zA-Z0-9]/g, "");
   const frame = frameOf(props, id, width);
-  const { section } = props;
   const tones = [
     ...new Set(section.columns.flatMap((c) => [c.lstar, ...c.segments.map((s) => s.lstar)])),
   ];
   const total = frame.top + frame.height + 150;
   return (
-    <div ref={ref}>
-      <svg width={width} height={total} viewBox={`0 0 ${width} ${total}`}>
-        <title>{describe(section)}</title>
-        <Patterns id={id} tones={tones} />
-        <Heads frame={frame} />
-        <Body frame={frame} />
-        <Strata frame={frame} />
-        {props.reached ? <NowLayer frame={frame} reached={props.reached} /> : null}
-        <Scales
-          frame={frame}
-          ticks={minuteTicks(props.deepest ?? section.deepest, frame.height, props.even ?? false)}
-        />
-        <Footer frame={frame} />
-        {props.editing ? (
-          <Handles frame={frame} editing={props.editing} even={props.even ?? false} />
-        ) : null}
-      </svg>
-    </div>
+    <svg width={width} height={total} viewBox={`0 0 ${width} ${total}`}>
+      <title>{describe(section)}</title>
+      <Patterns id={id} tones={tones} />
+      <Heads frame={frame} />
+      <Body frame={frame} />
+      <Strata frame={frame} />
+      {reached ? <NowLayer frame={frame} reached={reached} /> : null}
+      <Scales
+        frame={frame}
+        ticks={minuteTicks(props.deepest ?? section.deepest, frame.height, even)}
+      />
+      <Footer frame={frame} />
+      {editing ? <Handles frame={frame} editing={editing} even={even} /> : null}
+    </svg>
   );
-});
+}
 
 function describe(section: Section): string {
   const says = GOALS[section.goal.kind].says;
