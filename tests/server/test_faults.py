@@ -20,7 +20,7 @@ def test_a_refused_body_answers_with_every_fault_the_first_as_before(keeper):
     assert {fault["field"] for fault in reply["faults"]} == {"name", "volume_l", "temperature_c"}
     assert reply["error"] == reply["faults"][0]
     hot = next(fault for fault in reply["faults"] if fault["field"] == "temperature_c")
-    assert (hot["value"], hot["allowed"], hot["unit"]) == (180, "at most 60", "°C")
+    assert (hot["value"], hot["allowed"], hot["unit"]) == (180, "at most 60.0", "°C")
 
 
 def test_an_error_with_one_thing_to_say_has_no_list(keeper):
