@@ -1,5 +1,5 @@
 import { lazy, type ReactNode, Suspense } from "react";
-import { createBrowserRouter, matchRoutes, Navigate, type RouteObject } from "react-router";
+import { createBrowserRouter, Navigate, type RouteObject } from "react-router";
 import { PLACES, PLATE_PLACES, type Place } from "../places";
 import { Home, Inside } from "./Inside";
 import { Lost } from "./Lost";
@@ -19,7 +19,7 @@ function screen(load: Place["load"]): ReactNode {
 const routeOf = ({ path, load, name, whole }: Place): RouteObject => ({
   ...(path === "" ? { index: true } : { path }),
   element: screen(load),
-  handle: { name, whole: whole ?? false, load },
+  handle: { name, whole: whole ?? false },
 });
 
 const PLATE: RouteObject = {
@@ -51,11 +51,4 @@ export const ROUTES: RouteObject[] = [
   { path: "*", element: <Lost /> },
 ];
 
-/** The screen that is asked for is fetched while it is asked who is there. */
-export function makeRouter() {
-  const asked = matchRoutes(ROUTES, location.pathname)?.at(-1)?.route.handle as
-    | Partial<Place>
-    | undefined;
-  asked?.load?.();
-  return createBrowserRouter(ROUTES);
-}
+export const makeRouter = () => createBrowserRouter(ROUTES);
