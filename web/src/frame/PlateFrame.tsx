@@ -21,8 +21,8 @@ export function PlateFrame() {
   const planned = plate.data?.planned ?? [];
   const found = useQueries({ queries: planned.map((part) => planQuery(room, id, part)) });
   const own = useMatches().at(-1)?.pathname.replace(/\/$/, "") === `/r/${room}/plates/${id}`;
-  if (plate.error) return <Trouble error={plate.error} />;
-  if (!plate.data) return null;
+  // a line that drops must not take a form from under its words
+  if (!plate.data) return <Trouble error={plate.error} />;
   const plans = found.map((each) => each.data).filter((plan) => plan != null);
   const current = plans.find((plan) => plan.run) ?? plans[0] ?? null;
   const here: PlateHere = { plate: plate.data, plans };

@@ -39,14 +39,15 @@ function clientOf({ role = "keeper", ...units }: As) {
 /** Open the application at a page of the demo room. */
 export function openAt(path: string, as: As = {}) {
   const router = createMemoryRouter(ROUTES, { initialEntries: [`/r/${ROOM}${path}`] });
+  const client = clientOf(as);
   render(
-    <QueryClientProvider client={clientOf(as)}>
+    <QueryClientProvider client={client}>
       <Toasts>
         <RouterProvider router={router} />
       </Toasts>
     </QueryClientProvider>,
   );
-  return { router, at: () => router.state.location.pathname.replace(`/r/${ROOM}`, "") };
+  return { router, client, at: () => router.state.location.pathname.replace(`/r/${ROOM}`, "") };
 }
 
 /** Show one part by itself, in the demo room. */

@@ -86,6 +86,27 @@ test("a picture goes first; one that is refused says so, and nothing typed is lo
   expect(server.last().body.picture).toMatch(/^[0-9a-f-]{36}$/);
 });
 
+test("a line that drops while one writes leaves the form and its picture where they are", async () => {
+  const { server } = await hanging();
+  await type("Paper", "rag 250");
+  const input = screen.getByLabelText("Picture of the proof") as HTMLInputElement;
+  await userEvent.upload(input, new File(["x"], "proof.png", { type: "image/png" }));
+  server.cutLine(true);
+  window.dispatchEvent(new Event("visibilitychange"));
+  await press("Log State II");
+  await waitFor(() => expect(alerts().join()).toMatch(/No line|went wrong/));
+  expect(screen.getByLabelText("Paper")).toHaveValue("rag 250");
+  expect(screen.getByAltText("The proof you chose")).toBeInTheDocument();
+});
+
+test("a plate that cannot be asked for again keeps what is written on its page", async () => {
+  const { server, client } = await hanging();
+  await type("Paper", "rag 250");
+  server.answer(`GET /plates/${LANTERN}`, { status: 500 });
+  await client.refetchQueries();
+  expect(screen.getByLabelText("Paper")).toHaveValue("rag 250");
+});
+
 test("pulled again from the same state, the state does not move on", async () => {
   await hanging();
   expect(screen.getByRole("button", { name: "Log State II" })).toBeVisible();

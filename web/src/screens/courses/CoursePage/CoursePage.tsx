@@ -17,7 +17,7 @@ export function CoursePage() {
   const { room } = useHere();
   const { plate } = usePlate();
   const { data: course, error } = useQuery(courseQuery(room, plate.id));
-  if (error) return <Trouble error={error} />;
+  if (error && !course) return <Trouble error={error} />;
   return course ? <Steps key={plate.id} plate={plate} course={course} /> : <h2>Course</h2>;
 }
 

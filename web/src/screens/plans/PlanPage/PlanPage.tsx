@@ -26,8 +26,9 @@ function PlanOf({ process }: { process: ProcessParts }) {
   const baths = useQuery(bathsQuery(room));
   const strips = useQuery(stripsQuery(room));
   const error = plan.error ?? baths.error ?? strips.error;
-  if (error) return <Trouble error={error} />;
-  if (plan.data === undefined || !baths.data || !strips.data) return <h2>Plan</h2>;
+  if (plan.data === undefined || !baths.data || !strips.data) {
+    return error ? <Trouble error={error} /> : <h2>Plan</h2>;
+  }
   const { metal, width_mm, height_mm } = plate;
   const mine = baths.data.items.filter((bath) => bath.metal === metal && !bath.retired);
   const own = strips.data.items.filter((s) => s.metal === metal && process.calibrates(s));
