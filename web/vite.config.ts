@@ -50,5 +50,5 @@ export default defineConfig({
     },
   },
   server: { proxy: { "/api": "http://127.0.0.1:8000" } },
-  test: { environment: "jsdom", setupFiles: ["src/test-setup.ts"], globals: true, testTimeout: 30_000, maxWorkers: 2 },
+  test: { environment: "jsdom", setupFiles: ["src/test-setup.ts"], globals: true, testTimeout: 60_000, maxWorkers: 2 },
 });

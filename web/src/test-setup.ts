@@ -2,7 +2,7 @@ import "@testing-library/jest-dom/vitest";
 import { configure } from "@testing-library/react";
 
 // two cores, and other work beside the tests; asking each ancestor for its style is most of the time
-configure({ asyncUtilTimeout: 8_000, defaultHidden: true });
+configure({ asyncUtilTimeout: 20_000, defaultHidden: true });
 
 class NoObserver {
   observe() {}

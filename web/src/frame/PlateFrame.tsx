@@ -1,4 +1,5 @@
 import { useQueries, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { NavLink, Outlet, useMatches, useOutletContext, useParams } from "react-router";
 import { type Plan, planQuery } from "../api/plans";
 import { type Plate, plateQuery } from "../api/plates";
@@ -42,9 +43,16 @@ export function PlateFrame() {
         </div>
       ) : null}
       <Waits plate={id} />
-      {found.some((each) => each.isPending) ? null : <Outlet context={here} />}
+      <Page key={`page ${id}`} here={here} ready={!found.some((each) => each.isPending)} />
     </>
   );
+}
+
+/** Waits for the plans once: a part planned elsewhere meanwhile leaves what is typed in peace. */
+function Page({ here, ready }: { here: PlateHere; ready: boolean }) {
+  const [begun, setBegun] = useState(ready);
+  if (ready && !begun) setBegun(true);
+  return begun || ready ? <Outlet context={here} /> : null;
 }
 
 function Tabs({ plate }: { plate: Plate }) {

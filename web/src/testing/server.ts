@@ -24,7 +24,7 @@ export const stripId = (name: string) => idOf("/strips", name);
 export type Body = Record<string, unknown>;
 export type Sent = { call: string; body: Body };
 type Reply = { status?: number; body?: unknown };
-type Answer = Reply | ((body: Body) => Reply);
+type Answer = Reply | ((body: Body) => Reply | Promise<Reply>);
 
 /** A fault as the server words it. */
 export const fault = (field: string, text: string, more: Partial<Body> = {}) => ({
@@ -58,7 +58,7 @@ export function fakeServer(first: Record<string, Answer> = {}) {
     const body = await bodyOf(request);
     if (request.method !== "GET") sent.push({ call, body });
     const answer = answers[call];
-    const reply = typeof answer === "function" ? answer(body) : answer;
+    const reply = typeof answer === "function" ? await answer(body) : answer;
     if (reply) return json(reply.status ?? 200, reply.body ?? null);
     const known = request.method === "GET" ? KEPT[path] : undefined;
     return known === undefined

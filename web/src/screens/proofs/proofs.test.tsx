@@ -107,6 +107,26 @@ test("a plate that cannot be asked for again keeps what is written on its page",
   expect(screen.getByLabelText("Paper")).toHaveValue("rag 250");
 });
 
+test("a part planned elsewhere meanwhile leaves the form and its picture where they are", async () => {
+  const { server, client } = await hanging();
+  await type("Paper", "rag 250");
+  const input = screen.getByLabelText("Picture of the proof") as HTMLInputElement;
+  await userEvent.upload(input, new File(["x"], "proof.png", { type: "image/png" }));
+  const plate = told<{ planned: string[] }>(`/plates/${LANTERN}`);
+  let asked = false;
+  server.answer(`GET /plates/${LANTERN}`, {
+    body: { ...plate, planned: [...plate.planned, "textures"] },
+  });
+  server.answer(`GET /plates/${LANTERN}/plan?part=textures`, () => {
+    asked = true;
+    return new Promise(() => {});
+  });
+  void client.refetchQueries();
+  await waitFor(() => expect(asked).toBe(true));
+  expect(screen.getByLabelText("Paper")).toHaveValue("rag 250");
+  expect(screen.getByAltText("The proof you chose")).toBeInTheDocument();
+});
+
 test("pulled again from the same state, the state does not move on", async () => {
   await hanging();
   expect(screen.getByRole("button", { name: "Log State II" })).toBeVisible();

@@ -1,4 +1,4 @@
-import { screen, waitFor, within } from "@testing-library/react";
+import { act, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Course } from "../../../api/courses";
 import { fakeServer, plateId, told } from "../../../testing/server";
@@ -34,17 +34,16 @@ test("a step says why, what good is, how it fails, and what is dangerous", async
   }
 });
 
-test("every step of every plate can be opened", async () => {
+test.each([["Steam Stall"], ["Lantern Row"]])("every step of %s can be opened", async (name) => {
   fakeServer();
-  for (const plate of [STEAM, LANTERN]) {
-    const { router } = openAt(`/plates/${plate}/course`);
-    for (const step of steps(plate)) {
-      await router.navigate(`${router.state.location.pathname}?step=${step.id}`);
-      expect(await screen.findByRole("heading", { name: step.title, level: 2 })).toBeVisible();
-    }
-    document.body.innerHTML = "";
+  const plate = plateId(name);
+  const { router } = openAt(`/plates/${plate}/course`);
+  for (const step of steps(plate)) {
+    await act(() => router.navigate(`${router.state.location.pathname}?step=${step.id}`));
+    const shown = await screen.findByText(step.title, { selector: "h2" });
+    expect(shown).toBeVisible();
   }
-}, 30_000);
+});
 
 test("a wait is started as a timer; a time that is none is told", async () => {
   const server = fakeServer({ "POST /timers": { body: {} } });
