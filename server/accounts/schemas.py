@@ -16,12 +16,20 @@ class SignIn(Schema):
     password: Annotated[str, Field(min_length=1, max_length=200)]
 
 
+class ZoneShift(Schema):
+    """From when, since the epoch, and how far the room's clock is ahead of UTC from then on."""
+
+    from_seconds: int
+    ahead_seconds: int
+
+
 class RoomOfUser(Schema):
     """A room the user is in."""
 
     id: UUID
     name: str
     time_zone: str
+    zone_shifts: list[ZoneShift]
     role: str
 
 

@@ -5,14 +5,16 @@ from __future__ import annotations
 from django.contrib.auth import logout
 from django.http import HttpRequest
 from django.middleware.csrf import get_token
+from django.utils import timezone
 from ninja import Router
 
 from server.accounts.actions.sign_in import demo_allowed, sign_in
 from server.accounts.models import User
-from server.accounts.schemas import Me, RoomOfUser, Session, SignIn, Units
+from server.accounts.schemas import Me, RoomOfUser, Session, SignIn, Units, ZoneShift
 from server.accounts.session import require_csrf, signed_in
 from server.replies.errors import ErrorReply
 from server.rooms.models import Membership
+from server.rooms.zone import shifts
 
 router = Router(tags=["session"])
 
@@ -54,6 +56,7 @@ def put_units(request: HttpRequest, payload: Units) -> Me:
 
 
 def _me(user: User) -> Me:
+    now = timezone.now()
     members = Membership.objects.filter(user=user).select_related("room").order_by("room__name")
     return Me(
         id=user.id,
@@ -62,7 +65,16 @@ def _me(user: User) -> Me:
         length_unit=user.length_unit,
         temperature_unit=user.temperature_unit,
         rooms=[
-            RoomOfUser(id=m.room.id, name=m.room.name, time_zone=m.room.time_zone, role=m.role)
+            RoomOfUser(
+                id=m.room.id,
+                name=m.room.name,
+                time_zone=m.room.time_zone,
+                zone_shifts=[
+                    ZoneShift(from_seconds=start, ahead_seconds=ahead)
+                    for start, ahead in shifts(m.room.time_zone, now)
+                ],
+                role=m.role,
+            )
             for m in members
         ],
     )

@@ -1,4 +1,10 @@
 import type { ComponentType } from "react";
+import { bathQuery, bathsQuery } from "./api/baths";
+import { courseQuery } from "./api/courses";
+import { benchQuery } from "./api/plates";
+import { proofsQuery } from "./api/proofs";
+import { stripQuery, stripsQuery } from "./api/strips";
+import type { Asks } from "./frame/first";
 
 /** One row a screen: router, rail, keys, page titles and the test of every screen read it. */
 export type Place = {
@@ -12,6 +18,8 @@ export type Place = {
   /** It takes the whole screen: no rail, no rack. */
   whole?: boolean;
   load: () => Promise<ComponentType>;
+  /** What it shows, to be asked for before it is drawn, where it is the first page. */
+  first?: Asks;
 };
 
 export const PLACES: Place[] = [
@@ -21,6 +29,7 @@ export const PLACES: Place[] = [
     rail: "Bench",
     key: "b",
     load: async () => (await import("./screens/bench/Bench/Bench")).Bench,
+    first: (client, { room = "" }) => [client.prefetchQuery(benchQuery(room))],
   },
   {
     path: "strips",
@@ -28,6 +37,7 @@ export const PLACES: Place[] = [
     rail: "Strips",
     key: "s",
     load: async () => (await import("./screens/strips/Strips/Strips")).Strips,
+    first: (client, { room = "" }) => [client.prefetchQuery(stripsQuery(room))],
   },
   {
     path: "strips/new",
@@ -38,6 +48,7 @@ export const PLACES: Place[] = [
     path: "strips/:strip",
     name: "Strip",
     load: async () => (await import("./screens/strips/StripPage/StripPage")).StripPage,
+    first: (client, { room = "", strip = "" }) => [client.prefetchQuery(stripQuery(room, strip))],
   },
   {
     path: "baths",
@@ -45,11 +56,13 @@ export const PLACES: Place[] = [
     rail: "Baths",
     key: "t",
     load: async () => (await import("./screens/baths/Baths/Baths")).Baths,
+    first: (client, { room = "" }) => [client.prefetchQuery(bathsQuery(room))],
   },
   {
     path: "baths/:bath",
     name: "Bath",
     load: async () => (await import("./screens/baths/BathPage/BathPage")).BathPage,
+    first: (client, { room = "", bath = "" }) => [client.prefetchQuery(bathQuery(room, bath))],
   },
   {
     path: "shop-book",
@@ -108,11 +121,13 @@ export const PLATE_PLACES: Place[] = [
     path: "course",
     name: "Course",
     load: async () => (await import("./screens/courses/CoursePage/CoursePage")).CoursePage,
+    first: (client, { room = "", plate = "" }) => [client.prefetchQuery(courseQuery(room, plate))],
   },
   {
     path: "proofs",
     name: "Proofs",
     load: async () => (await import("./screens/proofs/Proofs/Proofs")).Proofs,
+    first: (client, { room = "", plate = "" }) => [client.prefetchQuery(proofsQuery(room, plate))],
   },
   {
     path: "proofs/new",

@@ -4607,6 +4607,8 @@ export interface components {
             role: string;
             /** Time Zone */
             time_zone: string;
+            /** Zone Shifts */
+            zone_shifts: components["schemas"]["ZoneShift"][];
         };
         /**
          * RoomOut
@@ -5566,6 +5568,16 @@ export interface components {
              * @enum {string}
              */
             temperature_unit: "C" | "F";
+        };
+        /**
+         * ZoneShift
+         * @description From when, since the epoch, and how far the room's clock is ahead of UTC from then on.
+         */
+        ZoneShift: {
+            /** Ahead Seconds */
+            ahead_seconds: number;
+            /** From Seconds */
+            from_seconds: number;
         };
     };
     responses: never;

@@ -1,4 +1,4 @@
-import { wallClock } from "../ui/times";
+import { wallClock, type Zone } from "../ui/times";
 import { useWidth } from "./useWidth";
 
 export type RulerItem = { at: number; text: string; key: string; waits?: boolean };
@@ -7,7 +7,7 @@ const SPAN_SECONDS = 2 * 3600;
 const LEFT = 156;
 
 /** The next two hours: what needs hands, and when. */
-export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[]; zone: string }) {
+export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[]; zone: Zone }) {
   const [ref, width] = useWidth(900);
   const left = width < 600 ? 4 : LEFT;
   const start = Math.floor(now / 900) * 900;
@@ -15,7 +15,7 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
   const quarters = Array.from({ length: SPAN_SECONDS / 900 + 1 }, (_, i) => start + i * 900);
   const wide = width >= 600;
   const shown = items.filter((item) => item.at < start + SPAN_SECONDS);
-  if (width === 0) return <div ref={ref} />;
+  if (width === 0) return <div ref={ref} className="min-h-33" />;
   return (
     <div ref={ref}>
       <svg

@@ -1,30 +1,75 @@
-import { lazy, type ReactNode, Suspense } from "react";
+import type { QueryClient } from "@tanstack/react-query";
+import { type ComponentType, lazy, type ReactNode, Suspense, useState } from "react";
 import { createBrowserRouter, Navigate, type RouteObject } from "react-router";
+import { planQuery } from "../api/plans";
+import { plateQuery, rackQuery } from "../api/plates";
+import { sessionQuery } from "../api/session";
+import { timersQuery } from "../api/timers";
 import { PLACES, PLATE_PLACES, type Place } from "../places";
+import type { Asks } from "./first";
 import { Home, Inside } from "./Inside";
 import { Lost } from "./Lost";
 import { PlateFrame } from "./PlateFrame";
 
 const LATE = <p className="note">Opening</p>;
 
-function screen(load: Place["load"]): ReactNode {
-  const Screen = lazy(async () => ({ default: await load() }));
-  return (
+/** A screen whose code comes when it is first asked for; what is there already is drawn at once. */
+function screen(load: Place["load"]): { element: ReactNode; fetched: () => Promise<void> } {
+  let here: ComponentType | null = null;
+  const fetched = async () => {
+    here = await load();
+  };
+  const Late = lazy(async () => ({ default: here ?? (await load()) }));
+  function Screen() {
+    const [Shown] = useState(() => here ?? Late);
+    return <Shown />;
+  }
+  const element = (
     <Suspense fallback={LATE}>
       <Screen />
     </Suspense>
   );
+  return { element, fetched };
 }
 
-const routeOf = ({ path, load, name, whole }: Place): RouteObject => ({
-  ...(path === "" ? { index: true } : { path }),
-  element: screen(load),
-  handle: { name, whole: whole ?? false },
-});
+function routeOf({ path, load, name, whole, first }: Place): RouteObject {
+  const { element, fetched } = screen(load);
+  const asks: Asks = (client, params) => [fetched(), ...(first?.(client, params) ?? [])];
+  return {
+    ...(path === "" ? { index: true } : { path }),
+    element,
+    handle: { name, whole: whole ?? false, first: asks },
+  };
+}
+
+/** A page outside a room. */
+function later(load: Place["load"]): Pick<RouteObject, "element" | "handle"> {
+  const { element, fetched } = screen(load);
+  const asks: Asks = () => [fetched()];
+  return { element, handle: { first: asks } };
+}
+
+const ofRoom: Asks = (client, { room = "" }) => [
+  client.prefetchQuery(sessionQuery),
+  client.prefetchQuery(rackQuery(room)),
+];
+
+const ofPlate: Asks = (client, { room = "", plate = "" }) => [
+  client.prefetchQuery(timersQuery(room)),
+  plateAndPlans(client, room, plate),
+];
+
+async function plateAndPlans(client: QueryClient, room: string, plate: string): Promise<void> {
+  const found = await client.fetchQuery(plateQuery(room, plate));
+  await Promise.all(
+    found.planned.map((part) => client.prefetchQuery(planQuery(room, plate, part))),
+  );
+}
 
 const PLATE: RouteObject = {
   path: "plates/:plate",
   element: <PlateFrame />,
+  handle: { first: ofPlate },
   children: [
     ...PLATE_PLACES.map(routeOf),
     { path: "plan", element: <Navigate to="tones" replace relative="path" /> },
@@ -36,15 +81,16 @@ export const ROUTES: RouteObject[] = [
   { path: "/", element: <Home />, errorElement: <Lost /> },
   {
     path: "/sign-in",
-    element: screen(async () => (await import("../screens/session/SignIn/SignIn")).SignIn),
+    ...later(async () => (await import("../screens/session/SignIn/SignIn")).SignIn),
   },
   {
     path: "/link/:token",
-    element: screen(async () => (await import("../screens/rooms/UseLink/UseLink")).UseLink),
+    ...later(async () => (await import("../screens/rooms/UseLink/UseLink")).UseLink),
   },
   {
     path: "/r/:room",
     element: <Inside />,
+    handle: { first: ofRoom },
     errorElement: <Lost />,
     children: [...PLACES.map(routeOf), PLATE, { path: "*", element: <Lost /> }],
   },

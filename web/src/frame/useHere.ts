@@ -1,8 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
 import { type Me, sessionQuery } from "../api/session";
+import type { Zone } from "../ui/times";
 
-export type Here = { me: Me; room: string; roomName: string; zone: string; keeper: boolean };
+export type Here = { me: Me; room: string; roomName: string; zone: Zone; keeper: boolean };
 
 /** Who is signed in, and in which room. Only inside a room's pages. */
 export function useHere(): Here {
@@ -15,7 +16,7 @@ export function useHere(): Here {
     me,
     room,
     roomName: found?.name ?? "",
-    zone: found?.time_zone ?? "UTC",
+    zone: found?.zone_shifts ?? [],
     keeper: found?.role === "keeper",
   };
 }

@@ -1,3 +1,5 @@
+import type { Shapes } from "../api/client";
+
 /** Times as people write them: m:ss, 3.45 min, 225 s, 3m45. */
 
 export function clock(seconds: number): string {
@@ -25,34 +27,37 @@ export function parseTime(text: string): number | null {
   return null;
 }
 
-/** A formatter of times costs more than all it formats: one of each form and zone. */
-const FORMATS = new Map<string, Intl.DateTimeFormat>();
+/** The shifts of a room's clock. */
+export type Zone = Shapes["ZoneShift"][];
 
-const FORMS = {
-  clock: { hour: "2-digit", minute: "2-digit" },
-  day: { day: "numeric", month: "short" },
-  weekday: { weekday: "short", day: "numeric", month: "short" },
-  moment: { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" },
-} as const satisfies Record<string, Intl.DateTimeFormatOptions>;
+const DAYS = ["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"];
+const MONTHS = "Jan Feb Mar Apr May June July Aug Sept Oct Nov Dec".split(" ");
 
-function written(form: keyof typeof FORMS, at: number | Date, zone: string): string {
-  const key = `${form} ${zone}`;
-  let format = FORMATS.get(key);
-  if (!format) {
-    format = new Intl.DateTimeFormat("en-GB", { ...FORMS[form], timeZone: zone });
-    FORMATS.set(key, format);
-  }
-  return format.format(at);
+/**
+ * A date whose UTC parts are the room's own. Not by Intl: the first formatter with a time zone blocks
+ * a slow tablet for a quarter of a second.
+ */
+function local(seconds: number, zone: Zone): Date {
+  const shift = zone.findLast((each) => each.from_seconds <= seconds) ?? zone[0];
+  const ahead = shift ? shift.ahead_seconds : -60 * new Date(seconds * 1000).getTimezoneOffset();
+  return new Date((seconds + ahead) * 1000);
 }
 
-export const wallClock = (seconds: number, zone: string) => written("clock", seconds * 1000, zone);
+const hour = (at: Date) => `${two(at.getUTCHours())}:${two(at.getUTCMinutes())}`;
+const day = (at: Date) => `${at.getUTCDate()} ${MONTHS[at.getUTCMonth()]}`;
+const since = (iso: string) => Date.parse(iso) / 1000;
 
-export const weekdayOf = (seconds: number, zone: string) =>
-  written("weekday", seconds * 1000, zone);
+export const wallClock = (seconds: number, zone: Zone) => hour(local(seconds, zone));
 
-export const dayOf = (iso: string, zone: string) => written("day", new Date(iso), zone);
+export function weekdayOf(seconds: number, zone: Zone): string {
+  const at = local(seconds, zone);
+  return `${DAYS[at.getUTCDay()]} ${day(at)}`;
+}
 
-export const momentOf = (iso: string, zone: string) => written("moment", new Date(iso), zone);
+export const dayOf = (iso: string, zone: Zone) => day(local(since(iso), zone));
+
+export const momentOf = (iso: string, zone: Zone) =>
+  `${dayOf(iso, zone)}, ${wallClock(since(iso), zone)}`;
 
 export function roman(number: number): string {
   const pairs: [number, string][] = [

@@ -54,7 +54,12 @@ function edges(widths: number[], left: number): number[] {
 /** The cross-section of a plate: across, share of the plate; down, time in the bath. */
 export const BiteSection = memo(function BiteSection(props: Props) {
   const [ref, width] = useWidth(700);
-  return <div ref={ref}>{width > 0 ? <Drawn {...props} width={width} /> : null}</div>;
+  const room = props.large ? "min-h-124" : "min-h-101 max-phone:min-h-116.5";
+  return (
+    <div ref={ref} className={width > 0 ? undefined : room}>
+      {width > 0 ? <Drawn {...props} width={width} /> : null}
+    </div>
+  );
 });
 
 function Drawn(props: Props & { width: number }) {
