@@ -31,11 +31,13 @@ function keepShell(): void {
 
 /** Step by step, with a pause between: no step holds the page up for long, and the drawing goes in slices. */
 async function start(): Promise<void> {
-  const answers = firstAnswers(client, location.pathname);
+  measureOffset();
+  await pause();
+  const router = makeRouter();
+  const answers = firstAnswers(client, router.state.matches);
   const { createRoot } = await loadReactDom();
   await pause();
   const root = createRoot(document.getElementById("root") as HTMLElement);
-  const router = makeRouter();
   await answers;
   startTransition(() =>
     root.render(
@@ -49,5 +51,4 @@ async function start(): Promise<void> {
   keepShell();
 }
 
-measureOffset();
 start();

@@ -15,9 +15,9 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
   const quarters = Array.from({ length: SPAN_SECONDS / 900 + 1 }, (_, i) => start + i * 900);
   const wide = width >= 600;
   const shown = items.filter((item) => item.at < start + SPAN_SECONDS);
-  if (width === 0) return <div ref={ref} className="min-h-33" />;
+  if (width === 0) return <div ref={ref} data-figure className="min-h-33" />;
   return (
-    <div ref={ref}>
+    <div ref={ref} data-figure>
       <svg
         width={width}
         height="132"

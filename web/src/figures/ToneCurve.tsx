@@ -37,9 +37,9 @@ export function ToneCurve({
   const [ref, width] = useWidth(760);
   const id = useId().replaceAll(/[^a-zA-Z0-9]/g, "");
   const scale = scaleOf(strip, Math.max(320, width));
-  if (width === 0) return <div ref={ref} className="overflow-x-auto" />;
+  if (width === 0) return <div ref={ref} data-figure className="min-h-95 overflow-x-auto" />;
   return (
-    <div ref={ref} className="overflow-x-auto">
+    <div ref={ref} data-figure className="overflow-x-auto">
       <svg
         width={scale.width}
         height={HEIGHT}

@@ -1,9 +1,10 @@
 import type { QueryClient } from "@tanstack/react-query";
-import { matchRoutes, type Params } from "react-router";
-import { ROUTES } from "./routes";
+import type { Params } from "react-router";
 
 /** Longer than that nobody waits for a page that is drawn all at once. */
 const LONGEST_MS = 2_500;
+
+type Match = { route: { handle?: unknown }; params: Params };
 
 export type Asks = (client: QueryClient, params: Params) => Promise<unknown>[];
 
@@ -14,12 +15,13 @@ export const pause = (ms = 0) => new Promise<void>((resolve) => setTimeout(resol
  * Ask for what the first page shows, its own code too, all at once: it is drawn a single time then, and
  * not anew at each answer. What fails or is late is left to the page itself.
  */
-export async function firstAnswers(client: QueryClient, path: string): Promise<void> {
+export async function firstAnswers(client: QueryClient, matches: Match[]): Promise<void> {
   const late = pause(LONGEST_MS);
   const asked: Promise<unknown>[] = [];
-  for (const { route, params } of matchRoutes(ROUTES, path) ?? []) {
+  for (const { route, params } of matches) {
     await pause();
-    asked.push(...(((route.handle ?? {}) as { first?: Asks }).first?.(client, params) ?? []));
+    const { first } = (route.handle ?? {}) as { first?: Asks };
+    asked.push(...(first?.(client, params) ?? []).map((each) => each.catch(() => {})));
   }
-  await Promise.race([Promise.allSettled(asked), late]);
+  await Promise.race([Promise.all(asked), late]);
 }

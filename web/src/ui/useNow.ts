@@ -12,7 +12,9 @@ function tickerOf(everyMs: number): Ticker {
     ticker = { now: nowSeconds(), listeners: new Set() };
     TICKERS.set(everyMs, ticker);
   }
-  if (ticker.timer === undefined) ticker.now = nowSeconds();
+  // one that stands still is set only when a tick is missed: between drawing and hearing it must not move
+  const now = nowSeconds();
+  if (ticker.timer === undefined && Math.abs(now - ticker.now) * 1000 > everyMs) ticker.now = now;
   return ticker;
 }
 

@@ -56,7 +56,7 @@ export const BiteSection = memo(function BiteSection(props: Props) {
   const [ref, width] = useWidth(700);
   const room = props.large ? "min-h-124" : "min-h-101 max-phone:min-h-116.5";
   return (
-    <div ref={ref} className={width > 0 ? undefined : room}>
+    <div ref={ref} data-figure className={width > 0 ? undefined : room}>
       {width > 0 ? <Drawn {...props} width={width} /> : null}
     </div>
   );

@@ -127,7 +127,7 @@ test("a floor pulled by key moves the tone that is wanted", async () => {
   const area = pools.areas.find((each) => each.lstar != null)?.name as string;
   const cell = screen.getByLabelText(`L* wanted of ${area}`) as HTMLInputElement;
   const before = cell.value;
-  const floor = screen.getByRole("slider", { name: `${area}, floor` });
+  const floor = await screen.findByRole("slider", { name: `${area}, floor` });
   floor.focus();
   await userEvent.keyboard("{Shift>}{ArrowDown}{/Shift}");
   await waitFor(() => expect(cell.value).not.toBe(before));

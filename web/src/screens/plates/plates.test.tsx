@@ -77,7 +77,7 @@ test("a plate in the bath shows its bites, the one under way, and the way to the
   expect(rows).toHaveLength(6);
   expect(rows[3]?.[0]).toBe("3now");
   expect(rows.at(-1)?.[4]).toMatch(/^nothing: lift and wash/);
-  expect(screen.getByText(/^Bite section\. Paper/)).toBeInTheDocument();
+  expect(await screen.findByText(/^Bite section\. Paper/)).toBeInTheDocument();
 });
 
 test("the value study is turned as it lies on the plate", async () => {

@@ -29,7 +29,7 @@ test("the bench says when hands are needed, which baths stand ready, and what is
   for (const bath of bench.baths) expect(screen.getByText(bath.name)).toBeVisible();
   for (const step of bench.next) expect(screen.getAllByText(step.text)[0]).toBeVisible();
   for (const { title } of bench.cautions) expect(screen.getByText(title)).toBeVisible();
-  expect(screen.getByRole("img", { name: "The next two hours" })).toBeInTheDocument();
+  expect(await screen.findByRole("img", { name: "The next two hours" })).toBeInTheDocument();
   expect(screen.getByRole("link", { name: /Go to the bath/ })).toBeVisible();
 });
 
