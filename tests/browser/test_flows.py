@@ -180,7 +180,7 @@ def test_nothing_runs_off_a_narrow_screen(demo, width):
     for path in places():
         demo.goto(demo.room + path)
         demo.locator("main").first.wait_for()
-        demo.wait_for_timeout(400)
+        demo.wait_for_load_state("networkidle")
         wide[path] = demo.evaluate("document.documentElement.scrollWidth")
     assert max(wide.values()) <= width, wide
 

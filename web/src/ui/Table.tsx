@@ -6,7 +6,7 @@ export type Column = { head: ReactNode; right?: boolean; desk?: boolean; hidden?
 /** A table with rules only; it scrolls sideways where it is too wide. */
 export function Table({ columns, children }: { columns: Column[]; children: ReactNode }) {
   return (
-    <div className="overflow-x-auto">
+    <div className="relative overflow-x-auto">
       <table>
         <thead>
           <tr>
@@ -38,7 +38,7 @@ type Row = Record<string, unknown>;
 export function PlainTable({ columns, rows }: { columns: string[]; rows: Row[] }) {
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a part that scrolls must be reached by keys
-    <div className="overflow-x-auto [&_td]:min-w-22" tabIndex={0}>
+    <div className="relative overflow-x-auto [&_td]:min-w-22" tabIndex={0}>
       <table>
         <thead>
           <tr>

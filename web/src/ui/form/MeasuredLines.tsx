@@ -45,7 +45,7 @@ export function MeasuredLines({ form, at, title, hint }: Props) {
         {title}: {rows.fields.length}
       </summary>
       {rows.fields.length > 0 ? (
-        <div className="overflow-x-auto">
+        <div className="relative overflow-x-auto">
           <table>
             <thead>
               <tr>
