@@ -3,6 +3,7 @@
 import time
 
 import pytest
+from django.db import connection
 
 from server.demo.room import ROOM_ID, fresh
 
@@ -11,6 +12,11 @@ ARGUMENTS = [
     "--disable-background-networking", "--disable-component-update", "--disable-sync",
     "--host-resolver-rules=MAP * ~NOTFOUND, EXCLUDE 127.0.0.1, EXCLUDE localhost",
 ]  # fmt: skip
+
+BUSY = """
+    SELECT count(*) FROM pg_stat_activity
+    WHERE datname = current_database() AND pid <> pg_backend_pid() AND state <> 'idle'
+"""
 
 
 @pytest.fixture(scope="session")
@@ -28,4 +34,16 @@ def demo(live_server, transactional_db, page):
     page.wait_for_url("**/bench")
     page.room = f"{live_server.url}/r/{ROOM_ID}"
     page.api = f"{live_server.url}/api/rooms/{ROOM_ID}"
-    return page
+    yield page
+    page.goto("about:blank")
+    _wait_for_requests()
+
+
+def _wait_for_requests():
+    """Wait until no request is at the database: it cannot be emptied under one."""
+    for _ in range(100):
+        with connection.cursor() as cursor:
+            cursor.execute(BUSY)
+            if cursor.fetchone()[0] == 0:
+                return
+        time.sleep(0.05)

@@ -5,7 +5,6 @@ import re
 import time
 from pathlib import Path
 
-from axe_playwright_python.sync_playwright import Axe
 from playwright.sync_api import expect
 
 from server.demo.room import make_id
@@ -77,16 +76,3 @@ def settle(page):
     while (now := told.all_inner_texts()) != before:
         before = now
         page.wait_for_timeout(1500)
-
-
-def axe_finds(page, paths):
-    """Return what axe has against each screen of a room."""
-    found = {}
-    for path in paths:
-        page.goto(page.room + path)
-        page.get_by_role("heading").first.wait_for()
-        page.wait_for_timeout(700)
-        seen = Axe().run(page)
-        if seen.violations_count:
-            found[path] = seen.generate_report()
-    return found

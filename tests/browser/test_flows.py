@@ -10,7 +10,7 @@ from server.demo.room import make_id
 from server.events.models import Event
 from server.plates.models import Plate
 from server.proofs.models import Proof
-from tests.browser.hands import A_MOMENT_MS, SlowClock, axe_finds, button, places, settle
+from tests.browser.hands import A_MOMENT_MS, SlowClock, button, settle
 
 pytestmark = pytest.mark.django_db(transaction=True)
 RUN, PLATE = make_id("run"), make_id("Lantern Row")
@@ -158,12 +158,6 @@ def test_a_strip_is_read_asked_and_a_bad_patch_named(demo):
     expect(page.get_by_text("it prints L*")).to_be_visible()
 
 
-@pytest.mark.parametrize("half", [0, 1])
-def test_axe_finds_nothing_on_any_screen(demo, half):
-    found = axe_finds(demo, places()[half::2])
-    assert not found, found
-
-
 def test_axe_finds_nothing_out_of_the_bath(demo):
     demo.goto(f"{demo.room}/runs/{RUN}")
     demo.get_by_role("timer").wait_for()
@@ -171,18 +165,6 @@ def test_axe_finds_nothing_out_of_the_bath(demo):
     demo.get_by_role("heading", name="Covered").or_(demo.get_by_text("Stop out")).first.wait_for()
     found = Axe().run(demo)
     assert found.violations_count == 0, found.generate_report()
-
-
-@pytest.mark.parametrize("width", [390, 820])
-def test_nothing_runs_off_a_narrow_screen(demo, width):
-    demo.set_viewport_size({"width": width, "height": 844})
-    wide = {}
-    for path in places():
-        demo.goto(demo.room + path)
-        demo.locator("main").first.wait_for()
-        demo.wait_for_load_state("networkidle")
-        wide[path] = demo.evaluate("document.documentElement.scrollWidth")
-    assert max(wide.values()) <= width, wide
 
 
 def test_axe_finds_nothing_at_the_gate(page, live_server):

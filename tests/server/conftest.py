@@ -41,12 +41,6 @@ class Person:
         return data
 
 
-@pytest.fixture(autouse=True)
-def cheap_passwords(settings):
-    """A real hash takes over a second on purpose; who signs in here has nothing to guard."""
-    settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
-
-
 @pytest.fixture
 def keeper(db):
     return Person("keeper-a", Room.objects.create(name="A", time_zone="Europe/Lisbon"), "keeper")
