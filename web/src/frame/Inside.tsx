@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { startTransition, useEffect, useState } from "react";
 import { Navigate, Outlet, useLocation, useMatches, useParams } from "react-router";
 import { sessionQuery } from "../api/session";
 import { flushAll } from "../device/flush";
@@ -28,6 +28,13 @@ function usePlace(room: string): boolean {
   return whole;
 }
 
+/** False in the first drawing: what waits for it is laid out in a frame of its own, after rail and rack. */
+function useSecondDrawing(): boolean {
+  const [second, setSecond] = useState(false);
+  useEffect(() => startTransition(() => setSecond(true)), []);
+  return second;
+}
+
 /** A room: rail above, rack at the side, and a page; the run screen takes it all. */
 export function Inside() {
   const { room } = useParams();
@@ -36,6 +43,7 @@ export function Inside() {
   const user = data?.me?.id;
   const here = data?.me?.rooms.find((each) => each.id === room);
   const whole = usePlace(here?.name ?? "");
+  const framed = useSecondDrawing();
   useEffect(() => {
     if (user) flushAll(user);
   }, [user]);
@@ -55,7 +63,7 @@ export function Inside() {
         tabIndex={-1}
         className="min-w-0 pt-3 pr-6 pb-6 pl-6.5 max-desk:px-5 max-desk:pt-4 max-desk:pb-7 max-phone:px-4 max-phone:pt-3.5 print:p-0"
       >
-        <Outlet />
+        {framed ? <Outlet /> : null}
       </main>
       <Keys />
     </div>
