@@ -3,7 +3,7 @@ import type { Plan, PlanArea, PlanIn } from "../api/plans";
 import { lineOf, measuredFields, typedLine } from "../ui/form/MeasuredLines";
 import type { Typed } from "../ui/form/read";
 import { number, pick, type Shape, shapeOf, text } from "../ui/form/shape";
-import type { Sent } from "../ui/form/useForm";
+import type { Sent } from "../ui/form/useKeeping";
 import { typedNumber } from "../ui/numbers";
 import type { AreaRow, ProcessParts } from "./parts";
 

@@ -7,7 +7,8 @@ import { alerts, press, rowsOf, show, type } from "../../testing/show";
 import { NumberField, TextField, TickField } from "./Fields";
 import { FormFoot } from "./FormFoot";
 import { number, shapeOf, temperature, text, yes } from "./shape";
-import { type Theirs, useForm } from "./useForm";
+import { useForm } from "./useForm";
+import type { Theirs } from "./useSending";
 
 const SHAPE = shapeOf("BathIn", {
   name: text("Name"),
