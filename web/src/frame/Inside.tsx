@@ -5,6 +5,7 @@ import { sessionQuery } from "../api/session";
 import { flushAll } from "../device/flush";
 import { Keys } from "./Keys";
 import { Lost } from "./Lost";
+import { NoLine } from "./NoLine";
 import { Rack } from "./Rack";
 import { Rail } from "./Rail";
 
@@ -63,6 +64,7 @@ export function Inside() {
         tabIndex={-1}
         className="min-w-0 pt-3 pr-6 pb-6 pl-6.5 max-desk:px-5 max-desk:pt-4 max-desk:pb-7 max-phone:px-4 max-phone:pt-3.5 print:p-0"
       >
+        <NoLine />
         {framed ? <Outlet /> : null}
       </main>
       <Keys />

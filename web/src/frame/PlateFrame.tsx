@@ -3,7 +3,7 @@ import { useState } from "react";
 import { NavLink, Outlet, useMatches, useOutletContext, useParams } from "react-router";
 import { type Plan, planQuery } from "../api/plans";
 import { type Plate, plateQuery } from "../api/plates";
-import { Trouble } from "../ui/Trouble";
+import { Asking } from "../ui/Asking";
 import { CourseLine } from "./plate/CourseLine";
 import { Head, ShortHead } from "./plate/Head";
 import { useHere } from "./useHere";
@@ -23,7 +23,7 @@ export function PlateFrame() {
   const found = useQueries({ queries: planned.map((part) => planQuery(room, id, part)) });
   const own = useMatches().at(-1)?.pathname.replace(/\/$/, "") === `/r/${room}/plates/${id}`;
   // a line that drops must not take a form from under its words
-  if (!plate.data) return <Trouble error={plate.error} />;
+  if (!plate.data) return <Asking error={plate.error} />;
   const plans = found.map((each) => each.data).filter((plan) => plan != null);
   const current = plans.find((plan) => plan.run) ?? plans[0] ?? null;
   const here: PlateHere = { plate: plate.data, plans };
@@ -52,7 +52,7 @@ export function PlateFrame() {
 function Page({ here, ready }: { here: PlateHere; ready: boolean }) {
   const [begun, setBegun] = useState(ready);
   if (ready && !begun) setBegun(true);
-  return begun || ready ? <Outlet context={here} /> : null;
+  return begun || ready ? <Outlet context={here} /> : <Asking error={null} />;
 }
 
 function Tabs({ plate }: { plate: Plate }) {

@@ -1,8 +1,8 @@
-import { screen, waitFor, within } from "@testing-library/react";
+import { act, cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { PLACES, PLATE_PLACES } from "../places";
 import { bathId, fakeServer, plateId, ROOM, stripId, told } from "../testing/server";
-import { openAt, press } from "../testing/show";
+import { alerts, openAt, press } from "../testing/show";
 
 const LANTERN = plateId("Lantern Row");
 const RUN = told<{ run: { id: string } }>(`/plates/${LANTERN}`).run.id;
@@ -38,6 +38,45 @@ test.each(PLATE_PLACES.map((place) => [place.name, place]))(
     await waitFor(() => expect(document.title).toContain(name));
   },
 );
+
+const PAGES = [
+  ...PLACES.filter((place) => !place.whole).map((place) => filled(place.path)),
+  ...PLATE_PLACES.map((place) => `plates/${LANTERN}/${filled(place.path)}`),
+];
+
+test.each(PAGES)("%s stays when the line drops, and says so", async (path) => {
+  const server = fakeServer();
+  const { client } = openAt(`/${path}`);
+  const main = await screen.findByRole("main");
+  const headings = () =>
+    within(main)
+      .queryAllByRole("heading")
+      .map((each) => each.textContent);
+  await waitFor(() => {
+    expect(headings()).not.toEqual([]);
+    expect(main.querySelector("[data-waiting]")).toBeNull();
+  });
+  const before = headings();
+  server.cutLine(true);
+  await act(() => client.refetchQueries());
+  expect(
+    await within(main).findByText(/^No line\. What stands here is as it was at/),
+  ).toBeVisible();
+  expect(headings()).toEqual(before);
+  // what must be reckoned anew for what is typed cannot be, and says so
+  for (const told of alerts()) expect(told).toMatch(/^No line/);
+});
+
+test("an answer that is long in coming is said to be, and one that fails says why", async () => {
+  fakeServer({ "GET /bench": () => new Promise(() => {}) });
+  openAt("/bench");
+  expect(await screen.findByText("Opening")).toBeVisible();
+  expect(screen.getByRole("heading", { name: "Bench" })).toBeVisible();
+  cleanup();
+  fakeServer({ "GET /bench": { status: 500 } });
+  openAt("/bench");
+  expect(await screen.findByRole("alert")).toHaveTextContent("The server could not answer.");
+});
 
 test("no two places share a path or a letter", () => {
   const paths = PLACES.map((place) => place.path);

@@ -5,7 +5,7 @@ import { useHere } from "../../../frame/useHere";
 import { ButtonLink } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { Beside, Fact, MarkHead, Section } from "../../../ui/Section";
-import { Trouble } from "../../../ui/Trouble";
+import { Asking } from "../../../ui/Asking";
 import { shownTemperature, temperatureUnit } from "../../../ui/units";
 import { Life } from "./Life";
 import { Measured } from "./Measured";
@@ -17,8 +17,12 @@ export function BathPage() {
   const { room, keeper } = useHere();
   const { bath: id = "" } = useParams();
   const { data: bath, error } = useQuery(bathQuery(room, id));
-  if (error) return <Trouble error={error} />;
-  if (!bath) return <h1>Bath</h1>;
+  if (!bath)
+    return (
+      <Asking error={error}>
+        <h1>Bath</h1>
+      </Asking>
+    );
   return (
     <>
       <Head bath={bath} />

@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { Asking } from "../../../ui/Asking";
 import { type Bath, readingsQuery } from "../../../api/baths";
 import { useHere } from "../../../frame/useHere";
 import { Section } from "../../../ui/Section";
@@ -11,8 +12,9 @@ const MOST = 20;
 /** What was read of the bath, the newest first. */
 export function Readings({ bath }: { bath: Bath }) {
   const { room, me, zone } = useHere();
-  const { data } = useQuery(readingsQuery(room, bath.id));
-  if (!data || data.items.length === 0) return <p className="note mt-3">No readings yet.</p>;
+  const { data, error } = useQuery(readingsQuery(room, bath.id));
+  if (!data) return <Asking error={error} />;
+  if (data.items.length === 0) return <p className="note mt-3">No readings yet.</p>;
   return (
     <Section>
       <h2>Readings</h2>

@@ -6,7 +6,7 @@ import { useHere } from "../../../frame/useHere";
 import { Button } from "../../../ui/Button";
 import { PageHead } from "../../../ui/Section";
 import { Digits, Table } from "../../../ui/Table";
-import { Trouble } from "../../../ui/Trouble";
+import { Asking } from "../../../ui/Asking";
 import { shownTemperature, temperatureUnit } from "../../../ui/units";
 import { MakeBath } from "./MakeBath";
 
@@ -15,7 +15,12 @@ export function Baths() {
   const { room, me, keeper } = useHere();
   const { data, error } = useQuery(bathsQuery(room));
   const [making, setMaking] = useState(false);
-  if (error) return <Trouble error={error} />;
+  if (!data)
+    return (
+      <Asking error={error}>
+        <PageHead title="Baths" />
+      </Asking>
+    );
   return (
     <>
       <PageHead title="Baths">
@@ -38,7 +43,7 @@ export function Baths() {
           { head: "Life left", right: true, desk: true },
         ]}
       >
-        {data?.items.map((bath) => (
+        {data.items.map((bath) => (
           <Row key={bath.id} bath={bath} />
         ))}
       </Table>

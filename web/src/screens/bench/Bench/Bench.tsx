@@ -10,7 +10,7 @@ import { CautionCard } from "../../../ui/CautionCard";
 import { Key } from "../../../ui/Key";
 import { Mark } from "../../../ui/Mark";
 import { Section } from "../../../ui/Section";
-import { Trouble } from "../../../ui/Trouble";
+import { Asking } from "../../../ui/Asking";
 import { shownTemperature, temperatureUnit } from "../../../ui/units";
 import { useNow } from "../../../ui/useNow";
 import { Headline } from "./Headline";
@@ -29,8 +29,12 @@ export function Bench() {
   const { data, error } = useQuery(benchQuery(room));
   const [run] = useOpenRuns();
   const now = useNow(RULER_MS);
-  if (error) return <Trouble error={error} />;
-  if (!data) return <h1>Bench</h1>;
+  if (!data)
+    return (
+      <Asking error={error}>
+        <h1>Bench</h1>
+      </Asking>
+    );
   const due = data.due.filter((item) => item.at_seconds > now - OVER_SECONDS);
   return (
     <>

@@ -6,7 +6,7 @@ import type { Plate } from "../../../api/plates";
 import { usePlate } from "../../../frame/PlateFrame";
 import { useHere } from "../../../frame/useHere";
 import { Beside } from "../../../ui/Section";
-import { Trouble } from "../../../ui/Trouble";
+import { Asking } from "../../../ui/Asking";
 import { useKeys } from "../../../ui/useKeys";
 import { AddSteps } from "./AddSteps";
 import { StepList } from "./StepList";
@@ -17,8 +17,12 @@ export function CoursePage() {
   const { room } = useHere();
   const { plate } = usePlate();
   const { data: course, error } = useQuery(courseQuery(room, plate.id));
-  if (error && !course) return <Trouble error={error} />;
-  return course ? <Steps key={plate.id} plate={plate} course={course} /> : <h2>Course</h2>;
+  if (course) return <Steps key={plate.id} plate={plate} course={course} />;
+  return (
+    <Asking error={error}>
+      <h2>Course</h2>
+    </Asking>
+  );
 }
 
 function Steps({ plate, course }: { plate: Plate; course: Course }) {

@@ -10,7 +10,7 @@ import { useHere } from "../../../frame/useHere";
 import { firstPlan, typedPlan } from "../../../processes/form";
 import type { ProcessParts } from "../../../processes/parts";
 import { isPart, PROCESSES } from "../../../processes/registry";
-import { Trouble } from "../../../ui/Trouble";
+import { Asking } from "../../../ui/Asking";
 import { PlanEditor } from "./PlanEditor";
 
 /** Plan the bites of one part of a plate: what is wanted, strip, bath, and the section. */
@@ -27,7 +27,11 @@ function PlanOf({ process }: { process: ProcessParts }) {
   const strips = useQuery(stripsQuery(room));
   const error = plan.error ?? baths.error ?? strips.error;
   if (plan.data === undefined || !baths.data || !strips.data) {
-    return error ? <Trouble error={error} /> : <h2>Plan</h2>;
+    return (
+      <Asking error={error}>
+        <h2>Plan</h2>
+      </Asking>
+    );
   }
   const { metal, width_mm, height_mm } = plate;
   const mine = baths.data.items.filter((bath) => bath.metal === metal && !bath.retired);

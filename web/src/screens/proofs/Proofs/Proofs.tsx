@@ -5,7 +5,7 @@ import { usePlate } from "../../../frame/PlateFrame";
 import { useHere } from "../../../frame/useHere";
 import { ButtonLink } from "../../../ui/Button";
 import { Empty } from "../../../ui/Section";
-import { Trouble } from "../../../ui/Trouble";
+import { Asking } from "../../../ui/Asking";
 import { dayOf, roman } from "../../../ui/times";
 import { OneProof } from "./OneProof";
 
@@ -15,8 +15,12 @@ export function Proofs() {
   const { plate } = usePlate();
   const { data, error } = useQuery(proofsQuery(room, plate.id));
   const [chosen, setChosen] = useState<string | null>(null);
-  if (error) return <Trouble error={error} />;
-  if (!data) return <h2>Proofs</h2>;
+  if (!data)
+    return (
+      <Asking error={error}>
+        <h2>Proofs</h2>
+      </Asking>
+    );
   const proof = data.items.find((each) => each.id === chosen) ?? data.items[0];
   return (
     <>

@@ -7,7 +7,7 @@ import { useHere } from "../../../frame/useHere";
 import { Button, buttonLook } from "../../../ui/Button";
 import { Chooser } from "../../../ui/form/Picker";
 import { PageHead } from "../../../ui/Section";
-import { Trouble } from "../../../ui/Trouble";
+import { Asking } from "../../../ui/Asking";
 import { Entries } from "./Entries";
 import { Note } from "./Note";
 
@@ -20,7 +20,6 @@ export function Record() {
   const [page, setPage] = useState(1);
   const [corrects, setCorrects] = useState<string | null>(null);
   const { data, error } = useQuery(recordQuery(room, { plate: plate || undefined, search, page }));
-  if (error) return <Trouble error={error} />;
   const from = (change: () => void) => {
     setPage(1);
     change();
@@ -43,7 +42,7 @@ export function Record() {
         corrects={corrects}
         done={() => setCorrects(null)}
       />
-      <Entries entries={data?.items ?? []} correct={setCorrects} />
+      {data ? <Entries entries={data.items} correct={setCorrects} /> : <Asking error={error} />}
       {data && data.total > data.page_size ? (
         <Pages page={page} pages={Math.ceil(data.total / data.page_size)} go={setPage} />
       ) : null}

@@ -7,6 +7,7 @@ import { Button } from "../../../ui/Button";
 import { Section } from "../../../ui/Section";
 import { Segments } from "../../../ui/Segments";
 import { Table } from "../../../ui/Table";
+import { Asking } from "../../../ui/Asking";
 import { Trouble } from "../../../ui/Trouble";
 import { MyUnits } from "./MyUnits";
 
@@ -19,7 +20,7 @@ const ROLES = [
 /** Who is in the room, links to hand over, and one's own units. */
 export function Members() {
   const { room, keeper, roomName } = useHere();
-  const { data } = useQuery(membersQuery(room));
+  const { data, error } = useQuery(membersQuery(room));
   const acts = useMemberActs();
   return (
     <div className="max-w-215">
@@ -36,6 +37,7 @@ export function Members() {
           <Row key={member.user} member={member} acts={acts} />
         ))}
       </Table>
+      {data ? null : <Asking error={error} />}
       {keeper ? <HandOver acts={acts} /> : null}
       <Trouble error={acts.error} />
       <MyUnits />

@@ -11,7 +11,7 @@ import { FormFoot } from "../../../ui/form/FormFoot";
 import { useForm, useShape } from "../../../ui/form/useForm";
 import { Beside } from "../../../ui/Section";
 import { SideList } from "../../../ui/SideList";
-import { Trouble } from "../../../ui/Trouble";
+import { Asking } from "../../../ui/Asking";
 import { SchemaFields } from "./SchemaFields";
 import { bodyOf, shapeOfSchema, typedFirst } from "./schema";
 
@@ -24,13 +24,13 @@ export function Calculators() {
   const { data: all, error } = useQuery(calculatorsQuery);
   const name = asked.get("name") ?? "bevel";
   const { data: schema } = useQuery(calculatorQuery(name));
-  if (error) return <Trouble error={error} />;
-  const about = String(all?.find((each) => each.name === name)?.summary ?? "");
+  if (!all) return <Asking error={error} />;
+  const about = String(all.find((each) => each.name === name)?.summary ?? "");
   return (
     <Beside side="list">
       <SideList
         label="Calculators"
-        rows={(all ?? []).map((each) => ({ key: String(each.name), text: String(each.name) }))}
+        rows={all.map((each) => ({ key: String(each.name), text: String(each.name) }))}
         chosen={name}
         choose={(key) => ask({ tab: "calculators", name: key })}
       />

@@ -6,7 +6,7 @@ import { TextButton } from "../../../ui/Button";
 import { Beside } from "../../../ui/Section";
 import { SideList } from "../../../ui/SideList";
 import { Digits, Table } from "../../../ui/Table";
-import { Trouble } from "../../../ui/Trouble";
+import { Asking } from "../../../ui/Asking";
 import { dayOf } from "../../../ui/times";
 import { CorrectNumber } from "./CorrectNumber";
 
@@ -28,8 +28,8 @@ export function Numbers() {
   const { room } = useHere();
   const { data, error } = useQuery(shopBookQuery(room));
   const [mordant, setMordant] = useState("copper-ferric");
-  if (error) return <Trouble error={error} />;
-  const cells = data?.numbers ?? [];
+  if (!data) return <Asking error={error} />;
+  const cells = data.numbers;
   const names = new Map(cells.map((cell) => [cell.mordant, cell.label]));
   const own = new Set(cells.filter((cell) => cell.own).map((cell) => cell.mordant));
   const rows = [...names].map(([key, label]) => ({

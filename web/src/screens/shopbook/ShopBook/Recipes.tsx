@@ -9,7 +9,7 @@ import { FormFoot } from "../../../ui/form/FormFoot";
 import { pick, shapeOf, text } from "../../../ui/form/shape";
 import { useForm } from "../../../ui/form/useForm";
 import { Beside } from "../../../ui/Section";
-import { Trouble } from "../../../ui/Trouble";
+import { Asking } from "../../../ui/Asking";
 import { dayOf } from "../../../ui/times";
 
 const KINDS: [Recipe["kind"], string][] = [
@@ -29,14 +29,14 @@ export function Recipes() {
   const { room } = useHere();
   const { data, error } = useQuery(recipesQuery(room));
   const [draft, setDraft] = useState<Draft>(fresh);
-  if (error) return <Trouble error={error} />;
+  if (!data) return <Asking error={error} />;
   return (
     <Beside>
       <div>
-        {data?.items.map((recipe) => (
+        {data.items.map((recipe) => (
           <Written key={recipe.id} recipe={recipe} change={() => setDraft(recipe)} />
         ))}
-        {data?.items.length === 0 ? (
+        {data.items.length === 0 ? (
           <p className="note">None yet. Write down what this room does its own way.</p>
         ) : null}
       </div>

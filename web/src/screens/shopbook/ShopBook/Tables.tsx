@@ -5,15 +5,15 @@ import { useHere } from "../../../frame/useHere";
 import { Beside } from "../../../ui/Section";
 import { SideList } from "../../../ui/SideList";
 import { PlainTable } from "../../../ui/Table";
-import { Trouble } from "../../../ui/Trouble";
+import { Asking } from "../../../ui/Asking";
 
 /** The tables of the trade. */
 export function Tables() {
   const { room } = useHere();
   const [asked, ask] = useSearchParams();
   const { data, error } = useQuery(shopBookQuery(room));
-  if (error) return <Trouble error={error} />;
-  const tables = data?.tables ?? [];
+  if (!data) return <Asking error={error} />;
+  const tables = data.tables;
   const shown = tables.find((table) => table.key === asked.get("table")) ?? tables[0];
   return (
     <Beside side="list">
@@ -27,7 +27,7 @@ export function Tables() {
         <section className="min-w-0">
           <h2>{shown.title}</h2>
           <p className="note mt-0.5 mb-2">
-            {shown.about} Starting guesses from the trade, tables {data?.version}.
+            {shown.about} Starting guesses from the trade, tables {data.version}.
           </p>
           <PlainTable columns={shown.columns} rows={shown.rows} />
         </section>

@@ -11,7 +11,7 @@ import { useForm } from "../../../ui/form/useForm";
 import { typedNumber } from "../../../ui/numbers";
 import { Beside } from "../../../ui/Section";
 import { Digits, Table } from "../../../ui/Table";
-import { Trouble } from "../../../ui/Trouble";
+import { Asking } from "../../../ui/Asking";
 
 const KINDS: [Tool["kind"], string][] = [
   ["needle", "Needle"],
@@ -50,7 +50,7 @@ export function Tools() {
   const { room } = useHere();
   const { data, error } = useQuery(toolsQuery(room));
   const [draft, setDraft] = useState<Tool>(fresh);
-  if (error) return <Trouble error={error} />;
+  if (!data) return <Asking error={error} />;
   return (
     <Beside>
       <Table
@@ -62,7 +62,7 @@ export function Tools() {
           { head: "Change", hidden: true },
         ]}
       >
-        {data?.items.map((tool) => (
+        {data.items.map((tool) => (
           <tr key={tool.id}>
             <td>
               <b>{tool.name}</b>

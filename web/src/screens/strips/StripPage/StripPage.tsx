@@ -7,6 +7,7 @@ import { useHere } from "../../../frame/useHere";
 import { ButtonLink } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { Beside, PageHead } from "../../../ui/Section";
+import { Asking } from "../../../ui/Asking";
 import { Trouble } from "../../../ui/Trouble";
 import { useKeys } from "../../../ui/useKeys";
 import { shownTemperature, temperatureUnit } from "../../../ui/units";
@@ -21,8 +22,12 @@ export function StripPage() {
   const { room } = useHere();
   const { strip: id = "" } = useParams();
   const { data, error } = useQuery(stripQuery(room, id));
-  if (error) return <Trouble error={error} />;
-  return data ? <Page key={id} strip={data} /> : <h1>Strip</h1>;
+  if (data) return <Page key={id} strip={data} />;
+  return (
+    <Asking error={error}>
+      <h1>Strip</h1>
+    </Asking>
+  );
 }
 
 function Page({ strip }: { strip: Strip }) {

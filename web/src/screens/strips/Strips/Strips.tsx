@@ -5,19 +5,24 @@ import { useHere } from "../../../frame/useHere";
 import { ButtonLink } from "../../../ui/Button";
 import { Empty, PageHead } from "../../../ui/Section";
 import { Digits, Table } from "../../../ui/Table";
-import { Trouble } from "../../../ui/Trouble";
+import { Asking } from "../../../ui/Asking";
 
 /** All strips of the room. */
 export function Strips() {
   const { room } = useHere();
   const { data, error } = useQuery(stripsQuery(room));
-  if (error) return <Trouble error={error} />;
+  if (!data)
+    return (
+      <Asking error={error}>
+        <PageHead title="Strips" />
+      </Asking>
+    );
   const read = (
     <ButtonLink look="strong" to={`/r/${room}/strips/new`}>
       Read a strip
     </ButtonLink>
   );
-  if (data?.items.length === 0) {
+  if (data.items.length === 0) {
     return (
       <>
         <PageHead title="Strips" />
@@ -48,7 +53,7 @@ export function Strips() {
           { head: "L* reached", right: true },
         ]}
       >
-        {data?.items.map((strip) => (
+        {data.items.map((strip) => (
           <tr key={strip.id}>
             <td>
               <Link
