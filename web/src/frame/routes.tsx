@@ -1,5 +1,4 @@
 import type { QueryClient } from "@tanstack/react-query";
-import { type ComponentType, lazy, type ReactNode, Suspense, useState } from "react";
 import { createBrowserRouter, Navigate, type RouteObject } from "react-router";
 import { planQuery } from "../api/plans";
 import { plateQuery, rackQuery } from "../api/plates";
@@ -10,43 +9,24 @@ import type { Asks } from "./first";
 import { Home, Inside } from "./Inside";
 import { Lost } from "./Lost";
 import { PlateFrame } from "./PlateFrame";
-
-const LATE = <p className="note">Opening</p>;
-
-/** A screen whose code comes when it is first asked for; what is there already is drawn at once. */
-function screen(load: Place["load"]): { element: ReactNode; fetched: () => Promise<void> } {
-  let here: ComponentType | null = null;
-  const fetched = async () => {
-    here = await load();
-  };
-  const Late = lazy(async () => ({ default: here ?? (await load()) }));
-  function Screen() {
-    const [Shown] = useState(() => here ?? Late);
-    return <Shown />;
-  }
-  const element = (
-    <Suspense fallback={LATE}>
-      <Screen />
-    </Suspense>
-  );
-  return { element, fetched };
-}
+import { screen } from "./screen";
 
 function routeOf({ path, load, name, whole, first }: Place): RouteObject {
-  const { element, fetched } = screen(load);
+  const { element, errorElement, fetched } = screen(load);
   const asks: Asks = (client, params) => [fetched(), ...(first?.(client, params) ?? [])];
   return {
     ...(path === "" ? { index: true } : { path }),
     element,
+    errorElement,
     handle: { name, whole: whole ?? false, first: asks },
   };
 }
 
 /** A page outside a room. */
-function later(load: Place["load"]): Pick<RouteObject, "element" | "handle"> {
-  const { element, fetched } = screen(load);
+function later(load: Place["load"]): Pick<RouteObject, "element" | "errorElement" | "handle"> {
+  const { element, errorElement, fetched } = screen(load);
   const asks: Asks = () => [fetched()];
-  return { element, handle: { first: asks } };
+  return { element, errorElement, handle: { first: asks } };
 }
 
 const ofRoom: Asks = (client, { room = "" }) => [
