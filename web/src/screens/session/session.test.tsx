@@ -1,4 +1,4 @@
-import { screen, waitFor } from "@testing-library/react";
+import { cleanup, screen, waitFor } from "@testing-library/react";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { render } from "@testing-library/react";
 import { createMemoryRouter, RouterProvider } from "react-router";
@@ -73,4 +73,28 @@ test("no line at the gate is told as one", async () => {
   await type("Password", "x");
   await press("Sign in");
   await waitFor(() => expect(alerts()[0]).toMatch(/^No line to the print room/));
+});
+
+const remembered = () => localStorage.setItem("keen-me", JSON.stringify(session));
+
+test("a server that does not answer keeps nobody from the room they were in", async () => {
+  remembered();
+  const { server } = gate("/sign-in");
+  server.answer("GET /api/session", () => new Promise(() => {}));
+  cleanup();
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <RouterProvider
+        router={createMemoryRouter(ROUTES, { initialEntries: [`/r/${ROOM}/bench`] })}
+      />
+    </QueryClientProvider>,
+  );
+  expect(await screen.findByRole("navigation", { name: "Rack" })).toBeVisible();
+});
+
+test("who was signed out elsewhere stays at the gate, whatever this device remembers", async () => {
+  remembered();
+  const { router } = gate();
+  expect(await screen.findByRole("button", { name: "Open the demo print room" })).toBeVisible();
+  expect(router.state.location.pathname).toBe("/sign-in");
 });

@@ -16,7 +16,7 @@ const SHAPE = shapeOf("SignIn", { sign_in: text("Sign-in name"), password: text(
 export function SignIn() {
   const client = useQueryClient();
   const from = (useLocation().state as { from?: string } | null)?.from ?? "/";
-  const { data } = useQuery(sessionQuery);
+  const { data, isPlaceholderData } = useQuery(sessionQuery);
   const enter = async (given: Shapes["SignIn"]) => {
     const session = await signIn(given);
     client.setQueryData(sessionQuery.queryKey, session);
@@ -27,7 +27,7 @@ export function SignIn() {
     start: { sign_in: "", password: "" },
     send: enter,
   });
-  if (data?.me) return <Navigate to={from} replace />;
+  if (data?.me && !isPlaceholderData) return <Navigate to={from} replace />;
   return (
     <main className="grid min-h-screen place-items-center p-6">
       <div className="w-[min(760px,100%)]">
