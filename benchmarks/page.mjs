@@ -40,7 +40,7 @@ async function measured(browser, path, config) {
     performance: Math.round(lhr.categories.performance.score * 100),
     blocked: ms("total-blocking-time"),
     largest: ms("largest-contentful-paint"),
-    shift: Number(lhr.audits["cumulative-layout-shift"].numericValue.toFixed(3)),
+    shift: Number((lhr.audits["cumulative-layout-shift"].numericValue ?? Number.NaN).toFixed(3)),
     machine: lhr.environment.benchmarkIndex,
   };
 }
