@@ -37,7 +37,7 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
         </defs>
         {wide ? (
           <g>
-            <text className="font-slab" x="0" y="74" fontSize="15" fontWeight="600">
+            <text className="font-slab font-semibold" x="0" y="74" fontSize="15">
               Your hands
             </text>
             <text x="0" y="92" fontSize="13" className="fill-ink-2">
@@ -60,7 +60,7 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
           <g key={at}>
             <path d={`M${x(at)} 66v${i % 2 ? 7 : 11}`} stroke="var(--color-ink)" />
             {i % 2 === 0 && i < quarters.length - 1 ? (
-              <text className="num" x={x(at) + 4} y="84" fontSize="13" fontWeight="640">
+              <text className="num font-semibold" x={x(at) + 4} y="84" fontSize="13">
                 {wallClock(at, zone)}
               </text>
             ) : null}
@@ -89,8 +89,7 @@ export function TimeRuler({ now, items, zone }: { now: number; items: RulerItem[
               x={x(item.at) + 8}
               y={16 + (i % 2) * 22}
               fontSize="15"
-              fontWeight="620"
-              className="fill-verdigris-deep"
+              className="fill-verdigris-deep font-semibold"
             >
               {item.text}
             </text>

@@ -233,23 +233,21 @@ function Question({ asked, scale }: { asked: Asked; scale: Scale }) {
       <path d={`M${x} ${bottom - 9}v9`} stroke="var(--color-paper-lift)" strokeWidth="2" />
       <rect x={x - 34} y={bottom + 27} width="68" height="28" fill="var(--color-copper-deep)" />
       <text
-        className="num fill-white"
+        className="num fill-white font-bold"
         x={x}
         y={bottom + 47}
         textAnchor="middle"
         fontSize="18"
-        fontWeight="700"
       >
         {clock(asked.seconds)}
       </text>
       <path d={`M${BOX.left - 20} ${y - 13}h30l12 13-12 13h-30Z`} fill="var(--color-copper-deep)" />
       <text
-        className="num fill-white"
+        className="num fill-white font-bold"
         x={BOX.left - 4}
         y={y + 6}
         textAnchor="middle"
         fontSize="17"
-        fontWeight="700"
       >
         {asked.lstar.toFixed(0)}
       </text>

@@ -105,11 +105,10 @@ function Heads({ frame }: { frame: Frame }) {
         return (
           <g key={column.name} textAnchor="middle">
             <text
-              className="font-slab"
+              className="font-slab font-semibold"
               x={(x0 + x1) / 2}
               y={frame.size === "large" ? 16 : 24}
               fontSize={size}
-              fontWeight="600"
             >
               {name}
             </text>

@@ -119,7 +119,7 @@ function Tag({ x, y, floor }: { x: number; y: number; floor: number }) {
         d={`M${x - 34} ${y - 3}l5-6 5 6ZM${x - 34} ${y + 3}l5 6 5-6Z`}
         fill="var(--color-ink)"
       />
-      <text className="num" x={x + 12} y={y + 6} textAnchor="middle" fontSize="17" fontWeight="680">
+      <text className="num font-bold" x={x + 12} y={y + 6} textAnchor="middle" fontSize="17">
         {clock(floor)}
       </text>
     </g>

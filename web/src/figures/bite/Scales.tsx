@@ -72,23 +72,21 @@ function BiteLabel({ frame, bite, y }: { frame: Frame; bite: BiteRow; y: number 
       />
       <path d={`M${x - 5} ${frame.y(bite.to)}h10`} stroke="var(--color-ink)" strokeWidth="1.1" />
       <text
-        className={`num ${NAME[bite.phase]}`}
+        className={`num ${NAME[bite.phase]} font-bold`}
         x={x - 9}
         y={y + 6}
         textAnchor="end"
         fontSize={large ? 21 : 15}
-        fontWeight="680"
       >
         {clock(bite.seconds)}
       </text>
       {large ? (
         <g>
           <text
-            className={`font-slab ${NAME[bite.phase]}`}
+            className={`font-slab ${NAME[bite.phase]} font-semibold`}
             x="2"
             y={y - 1}
             fontSize="15"
-            fontWeight="600"
           >
             Bite {bite.number}
           </text>

@@ -21,13 +21,13 @@ export function Groove({ frame, column, place, top }: FootProps) {
         stroke="var(--color-ink)"
         strokeWidth="1.6"
       />
-      <text x={middle} y={top + 20} fontSize="13" fontWeight="600" className="num">
+      <text x={middle} y={top + 20} fontSize="13" className="num font-semibold">
         {(column.width ?? 0).toFixed(0)}
       </text>
-      <text x={middle} y={top + 58} fontSize="21" fontWeight="700" className="num">
+      <text x={middle} y={top + 58} fontSize="21" className="num font-bold">
         {column.expected.toFixed(0)}
         {x1 - x0 > 62 ? (
-          <tspan fontSize="13" fontWeight="500" className="fill-ink-2">
+          <tspan fontSize="13" className="fill-ink-2 font-normal">
             {` ±${Math.max(1, Math.round((column.high - column.low) / 2))}`}
           </tspan>
         ) : null}
@@ -36,8 +36,7 @@ export function Groove({ frame, column, place, top }: FootProps) {
         x={middle}
         y={top + 80}
         fontSize="15"
-        fontWeight={off ? 720 : 450}
-        className={`num ${off ? "fill-ferric-deep" : "fill-ink-2"}`}
+        className={`num ${off ? "fill-ferric-deep font-bold" : "fill-ink-2"}`}
       >
         {column.wanted === null ? "" : column.wanted.toFixed(0)}
       </text>
@@ -70,12 +69,11 @@ export function Swatch({ frame, column, place, top }: FootProps) {
         x={middle}
         y={top + 58}
         fontSize={frame.size === "phone" ? 17 : 21}
-        fontWeight="700"
-        className="num"
+        className="num font-bold"
       >
         {column.expected.toFixed(0)}
         {roomy && !white ? (
-          <tspan fontSize="13" fontWeight="500" className="fill-ink-2">
+          <tspan fontSize="13" className="fill-ink-2 font-normal">
             {` ±${half}`}
           </tspan>
         ) : null}
@@ -84,8 +82,7 @@ export function Swatch({ frame, column, place, top }: FootProps) {
         x={middle}
         y={top + 80}
         fontSize={column.wanted === null ? 13 : 15}
-        fontWeight={off ? 720 : 450}
-        className={`num ${off ? "fill-ferric-deep" : "fill-ink-2"}`}
+        className={`num ${off ? "fill-ferric-deep font-bold" : "fill-ink-2"}`}
       >
         {column.wanted === null ? "white" : column.wanted.toFixed(0)}
       </text>

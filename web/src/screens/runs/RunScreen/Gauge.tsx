@@ -61,10 +61,10 @@ function Depth({ depthAt, total }: { depthAt: (now: number) => number; total: nu
   const depth = useNowOf((now) => clock(depthAt(now)));
   return (
     <>
-      <text x="18" y={FLOOR + 34} fontSize="50" fontWeight="720" className="num fill-night">
+      <text x="18" y={FLOOR + 34} fontSize="50" className="num fill-night font-bold">
         {depth}
       </text>
-      <text x="18" y={FLOOR + 62} fontSize="22" fontWeight="600" className="fill-night">
+      <text x="18" y={FLOOR + 62} fontSize="22" className="fill-night font-semibold">
         of {clock(total)} in all
       </text>
     </>

@@ -55,7 +55,7 @@ function Placed({ piece, size }: { piece: Piece; size: number }) {
         className="fill-paper-lift stroke-ink"
         strokeWidth={size / 10}
       />
-      <text x={x} y={y} fontSize={Math.min(size, fits)} fontWeight="600">
+      <text className="font-semibold" x={x} y={y} fontSize={Math.min(size, fits)}>
         {piece.name}
       </text>
       <text x={x} y={y + size * 1.15} fontSize={size * 0.9} className="num">
@@ -83,9 +83,8 @@ function CutLine({ cut, size }: { cut: Cut; size: number }) {
         x={x}
         y={y + size * 0.33}
         fontSize={size * 0.9}
-        fontWeight="700"
         textAnchor="middle"
-        className="num fill-paper-lift"
+        className="num fill-paper-lift font-bold"
       >
         {cut.number}
       </text>
