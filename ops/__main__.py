@@ -10,7 +10,7 @@ import sys
 import time
 from pathlib import Path
 
-from ops import archive, build, checks, lan, packages, postgres, serve
+from ops import archive, build, checks, lan, node, packages, postgres, serve
 from ops.place import DATA, PYTHON, ROOT, Stop, make_data_folder, run, say
 
 DEMO_SIGN_IN, DEMO_PASSWORD = "keeper@lantern-quay", "lantern-quay"
@@ -150,7 +150,7 @@ def api(given: argparse.Namespace) -> int:
         input=target.read_bytes(), env=serve.environment(),
     ).stdout  # fmt: skip
     target.with_name("inputs.gen.json").write_bytes(inputs)
-    run(["npm", "run", "-s", "api"], what="writing the types", cwd=ROOT / "web")
+    node.run_npm("run", "-s", "api", what="writing the types")
     return 0
 
 

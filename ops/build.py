@@ -3,16 +3,13 @@
 from __future__ import annotations
 
 import hashlib
-import os
 import shutil
 import sys
 from collections.abc import Iterable
 from pathlib import Path
 
+from ops import node, uv
 from ops.place import PYTHON, ROOT, VENV, WEB, run, say
-
-UV = "uv==0.13.9"
-SYSTEM_CERTIFICATES = Path("/etc/ssl/certs/ca-certificates.crt")
 
 
 def _digest(paths: Iterable[Path]) -> str:
@@ -40,16 +37,9 @@ def python_environment(*, dev: bool) -> None:
         say("making the Python environment")
         shutil.rmtree(VENV, ignore_errors=True)
         run([sys.executable, "-m", "venv", VENV], what="python3 -m venv")
-        run([PYTHON, "-m", "pip", "install", "-q", UV], what="pip install uv")
+        run([PYTHON, "-m", "pip", "install", "-q", uv.PINNED], what="pip install uv")
     say("installing Python packages")
-    env = {"UV_SYSTEM_CERTS": "1"}
-    if SYSTEM_CERTIFICATES.exists() and "SSL_CERT_FILE" not in os.environ:
-        env["SSL_CERT_FILE"] = str(SYSTEM_CERTIFICATES)
-    run(
-        [PYTHON, "-m", "uv", "pip", "install", "-q", "--compile-bytecode", "--require-hashes",
-         "--python", PYTHON, "-r", pinned],
-        what="installing Python packages", env=env,
-    )  # fmt: skip
+    uv.install(["--compile-bytecode", "-r", pinned], what="installing Python packages")
     _stamp(kind).write_text(digest)
 
 
@@ -65,7 +55,8 @@ def node_packages() -> None:
     if stamp.exists() and stamp.read_text() == digest:
         return
     say("installing front-end packages")
-    run(["npm", "ci", "--no-audit", "--no-fund"], what="npm ci", cwd=WEB)
+    node.ready()
+    node.run_npm("ci", "--no-audit", "--no-fund", what="npm ci")
     stamp.write_text(digest)
 
 
@@ -80,6 +71,6 @@ def front_end() -> None:
         return
     node_packages()
     say("building the front end")
-    run(["npm", "run", "build"], what="vite build", cwd=WEB)
+    node.run_npm("run", "build", what="vite build")
     run([PYTHON, "-m", "whitenoise.compress", "-q", WEB / "dist"], what="compressing")
     stamp.write_text(digest)

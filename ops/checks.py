@@ -5,7 +5,7 @@ from __future__ import annotations
 import subprocess
 import time
 
-from ops import serve
+from ops import node, serve
 from ops.place import PYTHON, ROOT, WEB, say
 
 PYTEST = [str(PYTHON), "-m", "pytest", "-q"]
@@ -14,14 +14,14 @@ PARTS: dict[str, list[tuple[str, list[str], bool]]] = {
         ("lint", [str(PYTHON), "-m", "ruff", "check", "."], False),
         ("imports", [str(ROOT / ".venv/bin/lint-imports"), "--no-cache"], False),
         ("types", [str(PYTHON), "-m", "mypy", "core", "server", "ops"], False),
-        ("front-end types", ["npm", "run", "-s", "types"], True),
-        ("front-end lint", ["npm", "run", "-s", "lint"], True),
+        ("front-end types", node.npm("run", "-s", "types"), True),
+        ("front-end lint", node.npm("run", "-s", "lint"), True),
         ("architecture", [*PYTEST, "tests/architecture"], False),
     ],
     "core": [("core", [*PYTEST, "-n", "2", "tests/core"], False)],
     "server": [("server", [*PYTEST, "-n", "2", "tests/server"], False)],
     "ops": [("as started", [*PYTEST, "tests/ops"], False)],
-    "web": [("front end", ["npm", "run", "-s", "test"], True)],
+    "web": [("front end", node.npm("run", "-s", "test"), True)],
     "browser": [("browser", [*PYTEST, "-n", "2", "tests/browser"], False)],
 }
 
@@ -38,6 +38,7 @@ def check() -> int:
 
 def _run(steps: list[tuple[str, list[str], bool]]) -> int:
     env = {**serve.environment(), "DJANGO_ALLOW_ASYNC_UNSAFE": "true", "CI": "true"}
+    env |= node.environment()
     env.pop("KEEN_MEDIA", None)
     failed = []
     for name, command, in_web in steps:

@@ -10,7 +10,6 @@ from pathlib import Path
 from ops.place import Stop, run, say
 
 CLUSTER_CONF = Path("/etc/postgresql-common/createcluster.conf")
-NEWEST_NODE = 20
 
 
 def postgres_bin() -> Path | None:
@@ -19,14 +18,6 @@ def postgres_bin() -> Path | None:
         Path("/usr/lib/postgresql").glob("*/bin/postgres"), key=lambda p: int(p.parts[-3])
     )
     return found[-1].parent if found else None
-
-
-def _node_works() -> bool:
-    node = shutil.which("node")
-    if node is None or shutil.which("npm") is None:
-        return False
-    said = subprocess.run([node, "--version"], capture_output=True, text=True, check=False).stdout
-    return said.startswith("v") and int(said[1:].split(".")[0]) >= NEWEST_NODE
 
 
 def _venv_works() -> bool:
@@ -42,8 +33,6 @@ def missing(*, browser: bool) -> list[str]:
     wanted = []
     if postgres_bin() is None:
         wanted.append("postgresql")
-    if not _node_works():
-        wanted += ["nodejs", "npm"]
     if not _venv_works():
         wanted.append("python3-venv")
     if browser and not Path("/usr/bin/chromium").exists():
@@ -65,7 +54,7 @@ def install_missing(*, browser: bool) -> None:
     by = _administrator()
     if by is None:
         raise Stop(f"Missing: {' '.join(wanted)}. Install: sudo apt-get install {' '.join(wanted)}")
-    say(f"installing Debian packages: {' '.join(wanted)}")
+    say(f"installing Debian packages, which stay on this machine: {' '.join(wanted)}")
     if "postgresql" in wanted:
         _no_system_cluster(by)
     quiet = {"DEBIAN_FRONTEND": "noninteractive"}
@@ -77,10 +66,7 @@ def install_missing(*, browser: bool) -> None:
     )
     still = missing(browser=browser)
     if still:
-        raise Stop(
-            f"Still missing after installing: {' '.join(still)}. "
-            f"Node {NEWEST_NODE} or newer is needed."
-        )
+        raise Stop(f"Still missing after installing: {' '.join(still)}.")
 
 
 def _administrator() -> list[str] | None:
