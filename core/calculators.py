@@ -5,60 +5,51 @@ from __future__ import annotations
 import json
 from collections.abc import Callable
 from dataclasses import dataclass
-from typing import Any
+from functools import cached_property
+from importlib import import_module
+from typing import TYPE_CHECKING, Any, get_type_hints
 
-from pydantic import BaseModel, ValidationError
-
-from core.course.course import course
-from core.course.shapes import CourseInput, CourseOutput
 from core.errors import CoreError, UnknownCalculator
-from core.faults import LONGEST_SHOWN_VALUE, bad_input
-from core.ground.cleaning import cleaning_order
-from core.ground.ground_check import ground_check
-from core.ground.shapes import (
-    CleaningOrderInput,
-    CleaningOrderOutput,
-    GroundCheckInput,
-    GroundCheckOutput,
-)
-from core.image.dust_coverage import dust_coverage
-from core.image.shapes import DustCoverageInput, DustCoverageOutput
-from core.line.plan_lines import plan_lines
-from core.line.shapes import PlanLinesInput, PlanLinesOutput
-from core.prepare.bevel import bevel
-from core.prepare.cut_sheet import cut_sheet
-from core.prepare.dilute import dilute
-from core.prepare.shapes import (
-    BevelInput,
-    BevelOutput,
-    CutSheetInput,
-    CutSheetOutput,
-    DiluteInput,
-    DiluteOutput,
-)
-from core.repair.repair_routes import repair_routes
-from core.repair.shapes import RepairRoutesInput, RepairRoutesOutput
-from core.stages.advice import AdviseInput, AdviseOutput, advise
-from core.stages.plan_bites import plan_bites, run_sheet
-from core.stages.shapes import PlanBitesInput, PlanBitesOutput, RunSheet, RunSheetInput
-from core.tone.fit_strip import fit_strip
-from core.tone.read_curve import read_curve
-from core.tone.shapes import FitStripInput, FitStripOutput, ReadCurveInput, ReadCurveOutput
+
+if TYPE_CHECKING:
+    from pydantic import BaseModel
+
+LONGEST_SHOWN_TEXT = 200
 
 
 @dataclass(frozen=True)
 class Calculator:
-    """A pure function of the core with its shapes and its one-line description."""
+    """A pure function of the core with its one-line description.
+
+    What it stands on is imported when it is asked for: to name them all costs reading the rows.
+    """
 
     name: str
-    run: Callable[[Any], BaseModel]
-    input: type[BaseModel]
-    output: type[BaseModel]
+    where: str
+    """Module and function, ``core.tone.fit_strip:fit_strip``."""
+    summary: str
+    """The first sentence of its input's docstring."""
+
+    @cached_property
+    def run(self) -> Callable[[Any], BaseModel]:
+        """Return the function: one typed input, one typed output."""
+        module, function = self.where.split(":")
+        return getattr(import_module(module), function)  # type: ignore[no-any-return]
 
     @property
-    def summary(self) -> str:
-        """Return the first sentence of what it does."""
-        return (self.input.__doc__ or "").strip().splitlines()[0]
+    def input(self) -> type[BaseModel]:
+        """Return the shape of what it is given."""
+        return self._shapes[0]
+
+    @property
+    def output(self) -> type[BaseModel]:
+        """Return the shape of what it answers."""
+        return self._shapes[1]
+
+    @cached_property
+    def _shapes(self) -> tuple[type[BaseModel], type[BaseModel]]:
+        given, answered = get_type_hints(self.run).values()
+        return given, answered
 
     def schema(self) -> dict[str, Any]:
         """Return the JSON Schemas of input and output."""
@@ -72,20 +63,76 @@ class Calculator:
 REGISTRY: dict[str, Calculator] = {
     calculator.name: calculator
     for calculator in (
-        Calculator("fit-strip", fit_strip, FitStripInput, FitStripOutput),
-        Calculator("read-curve", read_curve, ReadCurveInput, ReadCurveOutput),
-        Calculator("plan-bites", plan_bites, PlanBitesInput, PlanBitesOutput),
-        Calculator("run-sheet", run_sheet, RunSheetInput, RunSheet),
-        Calculator("plan-lines", plan_lines, PlanLinesInput, PlanLinesOutput),
-        Calculator("advise-proof", advise, AdviseInput, AdviseOutput),
-        Calculator("dust-coverage", dust_coverage, DustCoverageInput, DustCoverageOutput),
-        Calculator("course", course, CourseInput, CourseOutput),
-        Calculator("bevel", bevel, BevelInput, BevelOutput),
-        Calculator("dilute", dilute, DiluteInput, DiluteOutput),
-        Calculator("cut-sheet", cut_sheet, CutSheetInput, CutSheetOutput),
-        Calculator("ground-check", ground_check, GroundCheckInput, GroundCheckOutput),
-        Calculator("cleaning-order", cleaning_order, CleaningOrderInput, CleaningOrderOutput),
-        Calculator("repair-routes", repair_routes, RepairRoutesInput, RepairRoutesOutput),
+        Calculator(
+            "fit-strip",
+            "core.tone.fit_strip:fit_strip",
+            "Patches read off a strip, and the bath they were bitten in.",
+        ),
+        Calculator(
+            "read-curve",
+            "core.tone.read_curve:read_curve",
+            "Questions to a curve: which time for a tone, which tone for a time (a single dip).",
+        ),
+        Calculator(
+            "plan-bites",
+            "core.stages.plan_bites:plan_bites",
+            "What is wanted, with which curve, in which bath, after which bites.",
+        ),
+        Calculator(
+            "run-sheet",
+            "core.stages.plan_bites:run_sheet",
+            "The same as for planning; the sheet is for the bites that remain.",
+        ),
+        Calculator(
+            "plan-lines",
+            "core.line.plan_lines:plan_lines",
+            "Groups of lines with the depth each shall have, in which bath, after which bites.",
+        ),
+        Calculator(
+            "advise-proof",
+            "core.stages.advice:advise",
+            "A proof's tones beside the wanted ones, with the strip and bath to bite on with.",
+        ),
+        Calculator(
+            "dust-coverage",
+            "core.image.dust_coverage:dust_coverage",
+            "A close photograph of a dusted plate, and how much of it one pixel shows.",
+        ),
+        Calculator(
+            "course",
+            "core.course.course:course",
+            "Which steps a plate goes through, by its routes, its material and its past.",
+        ),
+        Calculator(
+            "bevel",
+            "core.prepare.bevel:bevel",
+            "Whether a plate needs a bevel, how far it runs, and how long the work takes.",
+        ),
+        Calculator(
+            "dilute",
+            "core.prepare.dilute:dilute",
+            "How much of what to pour: by parts, or a ferric stock down to a strength.",
+        ),
+        Calculator(
+            "cut-sheet",
+            "core.prepare.cut_sheet:cut_sheet",
+            "Plates to cut out of a sheet by straight cuts from edge to edge.",
+        ),
+        Calculator(
+            "ground-check",
+            "core.ground.ground_check:ground_check",
+            "What was logged of a plate's ground; null where nothing was.",
+        ),
+        Calculator(
+            "cleaning-order",
+            "core.ground.cleaning:cleaning_order",
+            "What lies on a plate, the uppermost first.",
+        ),
+        Calculator(
+            "repair-routes",
+            "core.repair.repair_routes:repair_routes",
+            "What is to be made lighter, how large and how deep it is.",
+        ),
     )
 }
 
@@ -136,6 +183,10 @@ def compute(name: str, data: object) -> BaseModel:
     CoreError
         Unknown name, or input out of its limits; carries field, value, what is allowed and unit.
     """
+    from pydantic import ValidationError
+
+    from core.faults import bad_input
+
     chosen = calculator(name)
     try:
         given = chosen.input.model_validate(data)
@@ -170,7 +221,7 @@ def compute_text(name: str, text: str) -> BaseModel:
         raise CoreError(
             "not-json",
             "The input is not JSON.",
-            value=text[:LONGEST_SHOWN_VALUE],
+            value=text[:LONGEST_SHOWN_TEXT],
             allowed="one JSON object",
         ) from None
     return compute(name, data)

@@ -5,14 +5,16 @@ from __future__ import annotations
 import json
 import os
 import sys
-from typing import TextIO
+from typing import TYPE_CHECKING, TextIO
 
 os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")  # small matrices: threads only wait
 
-from pydantic import BaseModel
 
 from core.calculators import REGISTRY, calculator, compute_text
 from core.errors import CoreError
+
+if TYPE_CHECKING:
+    from pydantic import BaseModel
 
 GOOD, BAD_INPUT = 0, 2
 

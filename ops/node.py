@@ -1,4 +1,4 @@
-"""Node for building and testing the front end: the system's own, or one from the package registry."""
+"""Node for building and testing the front end: the system's own, or one from the registry."""
 
 from __future__ import annotations
 
@@ -13,7 +13,7 @@ from ops import uv
 from ops.place import ROOT, WEB, run, say
 
 OWN = ROOT / ".node"
-"""The project's own Node: a folder beside the Python environment, so that the system stays as it is."""
+"""The project's own Node, beside the Python environment: the system stays as it is."""
 PINNED = ROOT / "requirements" / "node.txt"
 Version = tuple[int, int, int]
 

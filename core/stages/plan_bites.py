@@ -14,6 +14,7 @@ from core.stages.shapes import (
     PlanBitesOutput,
     Reached,
     RunSheet,
+    RunSheetInput,
 )
 from core.stages.tone_bench import ToneBench, lay_out
 from core.stages.tone_warnings import tone_warnings
@@ -41,7 +42,7 @@ def plan_bites(given: PlanBitesInput) -> PlanBitesOutput:
     return plan_of(TONE_PLANNER, solve(TONE_PLANNER, given))
 
 
-def run_sheet(given: PlanBitesInput) -> RunSheet:
+def run_sheet(given: RunSheetInput) -> RunSheet:
     """Return the sheet of the bites of tones that remain.
 
     Parameters

@@ -33,9 +33,8 @@ def test_the_range_of_node_is_just_what_the_lock_asks_for(said):
     asked = {each["engines"]["node"] for name, each in lock.items() if name and "engines" in each
              and "node" in each["engines"]}  # fmt: skip
     own = node.npm()[0] if node.environment() else "node"
-    told = subprocess.run(
-        [own, "-e", SEMVER, said, *asked], cwd=ROOT / "web", capture_output=True, text=True, check=True
-    )  # fmt: skip
+    command = [own, "-e", SEMVER, said, *asked]
+    told = subprocess.run(command, cwd=ROOT / "web", capture_output=True, text=True, check=True)
     assert node.accepts(f"v{said}", node.engines()) == (told.stdout.strip() == "true")
 
 

@@ -1,5 +1,7 @@
 import io
 import json
+import subprocess
+import sys
 
 import pytest
 
@@ -19,6 +21,20 @@ def run(arguments, text=""):
 def test_list_names_each_on_a_line():
     code, out, _ = run(["--list"])
     assert code == 0 and len(out.splitlines()) == len(REGISTRY)
+
+
+def test_listing_imports_no_calculator():
+    told = subprocess.run(
+        [sys.executable, "-c", "import core.cli, sys; print(*sys.modules)"],
+        capture_output=True, text=True, check=True,
+    ).stdout.split()  # fmt: skip
+    assert not {"pydantic", "numpy", "scipy", "core.schema"} & set(told)
+
+
+@pytest.mark.parametrize("name", REGISTRY)
+def test_a_row_says_what_its_input_says(name):
+    first = (REGISTRY[name].input.__doc__ or "").strip().splitlines()[0]
+    assert REGISTRY[name].summary == first
 
 
 @pytest.mark.parametrize("name", REGISTRY)
