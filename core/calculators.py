@@ -34,7 +34,7 @@ class Calculator:
     def run(self) -> Callable[[Any], BaseModel]:
         """Return the function: one typed input, one typed output."""
         module, function = self.where.split(":")
-        return getattr(import_module(module), function)  # type: ignore[no-any-return]
+        return getattr(import_module(module), function)
 
     @property
     def input(self) -> type[BaseModel]:

@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 from collections import Counter
+from typing import Any
 
+from django.db.models import OuterRef, QuerySet, Subquery
 from django.utils import timezone
 
 from core.course.shapes import Step
@@ -14,7 +16,8 @@ from server.courses.models import Course
 from server.proofs.models import Proof
 from server.rooms.models import Room
 
-MOST_COUNTED = 500
+MOST_COUNTED = 200
+"""The newest judged plates a cause is counted in: what was done years ago says little of today."""
 
 
 def ground_check_of(course: Course) -> GroundCheckOutput | None:
@@ -37,18 +40,28 @@ def facts_of(course: Course) -> GroundCheckInput | None:
 
 
 def _room_counts(room: Room) -> dict[str, tuple[int, int]]:
-    """Return, for each cause, how many of the room's proofed plates had it and how many fouled."""
-    judged = dict(
-        Proof.objects.filter(room=room)
-        .exclude(foul_bite=None)
-        .order_by("pulled_at")
-        .values_list("plate_id", "foul_bite")[:MOST_COUNTED]
-    )
+    """Return, for each cause, how many of the room's judged plates had it and how many fouled."""
     had: Counter[str] = Counter()
     fouled: Counter[str] = Counter()
-    for course in Course.objects.filter(plate__in=judged).select_related("plate"):
+    for course in _judged(room):
         given = facts_of(course)
         for cause in ground_check(given).causes if given else ():
             had[cause.key] += 1
-            fouled[cause.key] += bool(judged[course.plate_id])
+            fouled[cause.key] += bool(course.fouled)
     return {key: (had[key], fouled[key]) for key in had}
+
+
+def _judged(room: Room) -> QuerySet[Course, Any]:
+    """Return the courses of the plates judged last, each with what its newest judged proof said."""
+    proofs = Proof.objects.filter(plate=OuterRef("plate")).exclude(foul_bite=None)
+    newest = proofs.order_by("-pulled_at")
+    return (
+        Course.objects.filter(room=room)
+        .select_related("plate")
+        .annotate(
+            fouled=Subquery(newest.values("foul_bite")[:1]),
+            judged_at=Subquery(newest.values("pulled_at")[:1]),
+        )
+        .exclude(judged_at=None)
+        .order_by("-judged_at")[:MOST_COUNTED]
+    )

@@ -15,7 +15,7 @@ from server.overview.bench import bench
 from server.overview.plan_page import plan_out
 from server.overview.plate_page import plate_card, plate_out
 from server.overview.schemas import Bench, PlateCard, PlateOut
-from server.overview.standing import standing, standings
+from server.overview.standing import needing_hands_first, standing, standings
 from server.plans.actions.keep import draft, keep_plan
 from server.plans.models import Plan
 from server.plans.schemas import Part, PlanIn, PlanOut
@@ -50,17 +50,17 @@ def get_plates(
     place = enter(signed_in(request), room, "look")
     rows = Plate.objects.filter(room=place, put_away=put_away)
     if search:
-        rows = rows.filter(Q(name__icontains=search) | Q(route__icontains=search))
+        rows = rows.filter(
+            Q(name__icontains=search) | Q(route__icontains=search) | Q(metal__icontains=search)
+        )
     if metal:
         rows = rows.filter(metal=metal)
     now = time.time()
-    found = page_at_once(
-        rows.order_by("created_at"),
+    return page_at_once(
+        needing_hands_first(rows),
         page,
         lambda plates: [plate_card(at) for at in standings(plates, now)],
     )
-    found.items.sort(key=lambda card: (card.run is None, card.place == "resting"))
-    return found
 
 
 @router.post("/plates", response={201: PlateOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply})

@@ -7,16 +7,19 @@ from core.safety.cautions import cautions_for
 from server.baths.models import Bath
 from server.overview.plate_page import caution_out, next_step, run_card
 from server.overview.schemas import Bench, BenchBath, Due, NextStep
-from server.overview.standing import Standing, standings
+from server.overview.standing import Standing, needing_hands_first, standings
 from server.plates.models import Plate
 from server.rooms.models import Room
 from server.timers.models import Timer
 
+MOST_NEXT = 12
+"""Plates whose next step is shown: what fits under the ruler. The rack pages through the others."""
+
 
 def bench(room: Room, now_seconds: float) -> Bench:
     """Return the bench of a room at ``now_seconds`` [s since the epoch]."""
-    plates = Plate.objects.filter(room=room, put_away=False).order_by("created_at")
-    stands = standings(plates, now_seconds)
+    plates = Plate.objects.filter(room=room, put_away=False)
+    stands = standings(needing_hands_first(plates), now_seconds)
     baths = list(Bath.objects.filter(room=room, retired=False).order_by("name"))
     in_use = {at.run.bath.mordant for at in stands if at.run is not None}
     return Bench(
@@ -33,8 +36,9 @@ def bench(room: Room, now_seconds: float) -> Bench:
         ],
         next=[
             NextStep(plate=at.plate.id, plate_name=at.plate.name, text=next_step(at))
-            for at in sorted(stands, key=lambda at: at.run is None)
+            for at in stands[:MOST_NEXT]
         ],
+        plates=len(stands),
     )
 
 

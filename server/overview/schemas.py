@@ -129,3 +129,6 @@ class Bench(Schema):
     due: list[Due]
     cautions: list[Caution]
     next: list[NextStep]
+    """Of the plates that need hands first."""
+    plates: int
+    """Plates in the rack, of which ``next`` shows the first."""

@@ -6,6 +6,8 @@ from collections import defaultdict
 from collections.abc import Iterable
 from dataclasses import dataclass
 
+from django.db.models import Case, Exists, OuterRef, QuerySet, When
+
 from core.course.shapes import Step
 from core.course.standing import Known
 from core.process.rows import PROCESSES
@@ -38,6 +40,14 @@ class Standing:
         """Return what follows by itself."""
         planned = frozenset(plan.part for plan in self.plans)
         return Known(planned, self.bitten, self.plate.ok_to_print)
+
+
+def needing_hands_first(plates: QuerySet[Plate]) -> QuerySet[Plate]:
+    """Return plates in the order of the rack: a run under way first, then by age, resting last."""
+    under_way = Run.objects.filter(plate=OuterRef("pk"), ended_at=None)
+    return plates.order_by(
+        Exists(under_way).desc(), Case(When(place="resting", then=1), default=0), "created_at", "id"
+    )
 
 
 def standing(plate: Plate, now_seconds: float) -> Standing:

@@ -73,7 +73,7 @@ def write_note(request: HttpRequest, room: RoomId, payload: NoteIn) -> tuple[int
 
 
 def _entries(room: Room, plate: UUID | None, search: str) -> QuerySet[Entry]:
-    entries = Entry.objects.filter(room=room).select_related("by")
+    entries = Entry.objects.filter(room=room).select_related("by", "plate")
     if plate is not None:
         entries = entries.filter(plate_id=plate_of(room, plate).id)
     if search:

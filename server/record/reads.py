@@ -11,6 +11,7 @@ def entry_out(entry: Entry) -> EntryOut:
     return EntryOut(
         id=entry.id,
         plate=entry.plate_id,
+        plate_name=entry.plate.name if entry.plate else "",
         at=entry.at,
         by=entry.by.name if entry.by else None,
         kind=entry.kind,

@@ -15,6 +15,8 @@ class EntryOut(Schema):
 
     id: UUID
     plate: UUID | None
+    plate_name: str
+    """Empty where it is of no plate."""
     at: datetime
     by: str | None
     kind: str

@@ -5,10 +5,11 @@ from __future__ import annotations
 from uuid import UUID
 
 from django.http import HttpRequest
-from ninja import Router
+from ninja import Query, Router
 
 from server.accounts.session import signed_in
 from server.replies.errors import ErrorReply
+from server.replies.paging import Page, page_of
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter
 from server.timers.actions.keep import end_timer, start_timer
@@ -17,15 +18,14 @@ from server.timers.reads import timer_out
 from server.timers.schemas import TimerIn, TimerOut
 
 router = Router(tags=["timers"])
-MOST_SHOWN = 100
 
 
-@router.get("/timers", response={200: list[TimerOut], 404: ErrorReply})
-def get_timers(request: HttpRequest, room: RoomId) -> list[TimerOut]:
+@router.get("/timers", response={200: Page[TimerOut], 404: ErrorReply})
+def get_timers(request: HttpRequest, room: RoomId, page: int = Query(1, ge=1)) -> Page[TimerOut]:
     """List the timers that are not ended, the oldest first."""
     place = enter(signed_in(request), room, "look")
     rows = Timer.objects.filter(room=place, ended_at=None).select_related("plate", "by")
-    return [timer_out(timer) for timer in rows.order_by("started_at")[:MOST_SHOWN]]
+    return page_of(rows.order_by("started_at"), page, timer_out)
 
 
 @router.post("/timers", response={201: TimerOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply})

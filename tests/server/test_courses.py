@@ -5,6 +5,8 @@ import io
 import numpy as np
 import pytest
 from django.core.files.uploadedfile import SimpleUploadedFile
+from django.db import connection
+from django.test.utils import CaptureQueriesContext
 from PIL import Image
 
 from server.courses.models import Course
@@ -152,6 +154,28 @@ def test_shares_come_from_the_room_s_own_proofs(zinc):
     zinc.must("POST", "/proofs", body)
     cause = course(zinc)["ground"]["causes"][0]
     assert (cause["share"], cause["share_of"]) == (None, 1)
+
+
+def test_done_is_pressed_and_the_room_s_proofs_are_read_once(zinc):
+    lay_ground(zinc, heat=150, film="even")
+    for fouled in (True, False):
+        zinc.must("POST", "/proofs", {"id": new_id(), "plate": zinc.plate, "foul_bite": fouled})
+    with CaptureQueriesContext(connection) as seen:
+        reply = do(zinc, "transfer")
+    assert sum("proofs_proof" in query["sql"] for query in seen) == 1
+    assert reply["ground"]["causes"][0]["share_of"] == 1
+
+
+def test_what_is_counted_are_the_plates_judged_last(zinc, monkeypatch):
+    monkeypatch.setattr("server.courses.ground.MOST_COUNTED", 1)
+    lay_ground(zinc, heat=150, film="even")
+    zinc.must("POST", "/proofs", {"id": new_id(), "plate": zinc.plate, "foul_bite": True})
+    assert course(zinc)["ground"]["causes"][0]["share_of"] == 1
+    other = new_id()
+    zinc.must("POST", "/plates", {"id": other, "name": "Later", "metal": "zinc", "width_mm": 90,
+              "route": "etched line", "thickness_mm": 1.5, "height_mm": 90})  # fmt: skip
+    zinc.must("POST", "/proofs", {"id": new_id(), "plate": other, "foul_bite": True})
+    assert course(zinc)["ground"]["causes"][0]["share_of"] == 0
 
 
 def test_the_header_follows_the_course(zinc):

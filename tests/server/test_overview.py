@@ -1,9 +1,16 @@
 """Rack, bench and plate ask the database a few times, however many plates there are."""
 
+import uuid
+
 import pytest
 from django.db import connection
 from django.test.utils import CaptureQueriesContext
+from django.utils import timezone
 
+from server.courses.models import Course
+from server.plans.models import Plan
+from server.plates.models import Plate
+from server.runs.models import Run
 from tests.server.conftest import Device, new_id, plan_body
 
 MORE = 7
@@ -26,6 +33,50 @@ def queries(person, path):
     with CaptureQueriesContext(connection) as seen:
         person.must("GET", path)
     return len(seen)
+
+
+def crowd(person, count):
+    """Put copies of the furnished plate in: each with its course, its plan and a run under way."""
+    copied = {Plate: [], Course: [], Plan: [], Run: []}
+    for number in range(count):
+        plate = Plate.objects.get(id=person.ids["plate"])
+        course, plan, run = plate.course, plate.plans.get(), plate.runs.get()
+        for row in (plate, course, plan, run):
+            row.pk = uuid.uuid4()
+            copied[type(row)].append(row)
+        plate.name = f"Crowd {number}"
+        course.plate = plan.plate = run.plate = plate
+        run.plan = plan
+    for model, rows in copied.items():
+        model.objects.bulk_create(rows)
+
+
+@pytest.mark.parametrize(
+    "path", ["/bench", "/plates", "/plates/{plate}", "/plates/{plate}/course", "/runs/{run}"]
+)
+def test_two_hundred_plates_are_asked_for_with_at_most_25_queries(furnished, path):
+    crowd(furnished, 200)
+    assert queries(furnished, path.format(**furnished.ids)) <= 25
+
+
+def test_the_bench_names_the_next_steps_and_counts_the_others(furnished):
+    crowd(furnished, 200)
+    bench = furnished.must("GET", "/bench")
+    assert (len(bench["next"]), bench["plates"]) == (12, 201)
+
+
+def test_a_plate_with_a_run_under_way_is_on_the_first_page_however_many_there_are(furnished):
+    crowd(furnished, 200)
+    last = Run.objects.order_by("-plate__created_at", "-plate__id").first()
+    Run.objects.exclude(id=last.id).update(ended_at=timezone.now())
+    Plate.objects.filter(name="Crowd 7").exclude(id=last.plate_id).update(place="resting")
+    first = furnished.must("GET", "/plates")
+    assert (first["total"], len(first["items"])) == (201, 100)
+    assert first["items"][0]["id"] == str(last.plate_id)
+    pages = [furnished.must("GET", f"/plates?page={n}")["items"] for n in (2, 3)]
+    assert pages[1][-1]["name"] == "Crowd 7"
+    names = [card["name"] for page in (first["items"], *pages) for card in page]
+    assert len(set(names)) == 201
 
 
 @pytest.mark.parametrize("path", ["/bench", "/plates"])

@@ -97,12 +97,12 @@ def test_several_timers_run_at_once_and_end(keeper):
         body = {"id": new_id(), "what": what, "seconds": 300, "plate": ids["plate"]}
         keeper.must("POST", "/timers", body | {"ago_seconds": ago})
         keeper.must("POST", "/timers", body | {"ago_seconds": ago})  # sent twice
-    first, second = keeper.must("GET", "/timers")
+    first, second = keeper.must("GET", "/timers")["items"]
     assert second["ends_seconds"] - first["ends_seconds"] == pytest.approx(120, abs=3)
     due = [d["text"] for d in keeper.must("GET", "/bench")["due"] if d["kind"] == "wait"]
     assert due == ["ground cooling, Plate", "dust settling, Plate"]
     keeper.must("POST", f"/timers/{first['id']}/end")
-    assert [t["what"] for t in keeper.must("GET", "/timers")] == ["dust settling"]
+    assert [t["what"] for t in keeper.must("GET", "/timers")["items"]] == ["dust settling"]
 
 
 @pytest.mark.parametrize("more", [{"seconds": 0}, {"seconds": 1e9}, {"what": ""}])

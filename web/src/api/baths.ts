@@ -1,12 +1,20 @@
-import { queryOptions } from "@tanstack/react-query";
+import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { data, http, type Shapes } from "./client";
+import { everyPage, pageAsked } from "./pages";
 
 export type Bath = Shapes["BathOut"];
 
 export const bathsQuery = (room: string) =>
   queryOptions({
     queryKey: [room, "baths"],
-    queryFn: () => data(http.GET("/api/rooms/{room}/baths", { params: { path: { room } } })),
+    queryFn: () =>
+      everyPage((page) =>
+        data(
+          http.GET("/api/rooms/{room}/baths", {
+            params: { path: { room }, query: { page: pageAsked(page) } },
+          }),
+        ),
+      ),
   });
 
 export const bathQuery = (room: string, bath: string) =>
@@ -16,13 +24,16 @@ export const bathQuery = (room: string, bath: string) =>
       data(http.GET("/api/rooms/{room}/baths/{bath}", { params: { path: { room, bath } } })),
   });
 
-export const readingsQuery = (room: string, bath: string) =>
+export const readingsQuery = (room: string, bath: string, page: number) =>
   queryOptions({
-    queryKey: [room, "bath", bath, "readings"],
+    queryKey: [room, "bath", bath, "readings", { page }],
     queryFn: () =>
       data(
-        http.GET("/api/rooms/{room}/baths/{bath}/readings", { params: { path: { room, bath } } }),
+        http.GET("/api/rooms/{room}/baths/{bath}/readings", {
+          params: { path: { room, bath }, query: { page: pageAsked(page) } },
+        }),
       ),
+    placeholderData: keepPreviousData,
   });
 
 export const makeBath = (room: string, body: Shapes["BathIn"]) =>

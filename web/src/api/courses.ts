@@ -1,4 +1,4 @@
-import { queryOptions } from "@tanstack/react-query";
+import { hashKey, type QueryClient, queryOptions } from "@tanstack/react-query";
 import { data, http, type Shapes } from "./client";
 
 export type Course = Shapes["CourseOut"];
@@ -13,6 +13,17 @@ export const courseQuery = (room: string, plate: string) =>
         http.GET("/api/rooms/{room}/plates/{plate}/course", { params: { path: { room, plate } } }),
       ),
   });
+
+/** Take in the course that was answered; what hangs on it is asked for anew, the course itself is not. */
+export async function tookCourse(client: QueryClient, room: string, plate: string, next: Course) {
+  const { queryKey } = courseQuery(room, plate);
+  client.setQueryData(queryKey, next);
+  const taken = hashKey(queryKey);
+  await client.invalidateQueries({
+    queryKey: [room],
+    predicate: (query) => query.queryHash !== taken,
+  });
+}
 
 export const changeCourse = (room: string, plate: string, body: CourseAct) =>
   data(

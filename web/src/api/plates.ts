@@ -1,25 +1,39 @@
 import { queryOptions } from "@tanstack/react-query";
 import { data, http, type Shapes } from "./client";
+import { everyPage, pageAsked } from "./pages";
 
 export type PlateCard = Shapes["PlateCard"];
 export type Plate = Shapes["PlateOut"];
 
-export const rackQuery = (room: string) =>
+/** Which plates of the room: in the rack or put away, by a word of name or route, by pages. */
+export type Asked = { away?: boolean; search?: string; page?: number };
+
+const askPlates = (room: string, { away = false, search = "", page = 1 }: Asked) =>
+  data(
+    http.GET("/api/rooms/{room}/plates", {
+      params: {
+        path: { room },
+        query: { put_away: away || undefined, search: search || undefined, page: pageAsked(page) },
+      },
+    }),
+  );
+
+/** A page of plates, those that need hands first. */
+export const platesQuery = (room: string, { away = false, search = "", page = 1 }: Asked) =>
   queryOptions({
-    queryKey: [room, "plates"],
-    queryFn: () => data(http.GET("/api/rooms/{room}/plates", { params: { path: { room } } })),
+    queryKey: [room, "plates", { away, search, page }],
+    queryFn: () => askPlates(room, { away, search, page }),
     refetchInterval: 15_000,
   });
 
-export const awayQuery = (room: string) =>
+/** The rack as it is opened: plates in a run are on its first page. */
+export const rackQuery = (room: string) => platesQuery(room, {});
+
+/** Every plate in the rack, to choose one. */
+export const everyPlateQuery = (room: string) =>
   queryOptions({
-    queryKey: [room, "plates", "away"],
-    queryFn: () =>
-      data(
-        http.GET("/api/rooms/{room}/plates", {
-          params: { path: { room }, query: { put_away: true } },
-        }),
-      ),
+    queryKey: [room, "plates", "every"],
+    queryFn: () => everyPage((page) => askPlates(room, { page })),
   });
 
 export const benchQuery = (room: string) =>

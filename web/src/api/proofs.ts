@@ -1,13 +1,19 @@
-import { queryOptions } from "@tanstack/react-query";
+import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { cookie, data, errorOf, http, type Shapes } from "./client";
+import { pageAsked } from "./pages";
 
 export type Proof = Shapes["ProofOut"];
 
-export const proofsQuery = (room: string, plate: string) =>
+export const proofsQuery = (room: string, plate: string, page = 1) =>
   queryOptions({
-    queryKey: [room, "proofs", plate],
+    queryKey: [room, "proofs", plate, { page }],
     queryFn: () =>
-      data(http.GET("/api/rooms/{room}/proofs", { params: { path: { room }, query: { plate } } })),
+      data(
+        http.GET("/api/rooms/{room}/proofs", {
+          params: { path: { room }, query: { plate, page: pageAsked(page) } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
   });
 
 export const logProof = (room: string, body: Shapes["ProofIn"]) =>

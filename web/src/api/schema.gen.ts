@@ -1475,6 +1475,8 @@ export interface components {
             next: components["schemas"]["NextStep"][];
             /** Now Seconds */
             now_seconds: number;
+            /** Plates */
+            plates: number;
         };
         /**
          * BenchBath
@@ -2379,6 +2381,8 @@ export interface components {
             kind: string;
             /** Plate */
             plate: string | null;
+            /** Plate Name */
+            plate_name: string;
             /** Text */
             text: string;
         };
@@ -3450,6 +3454,17 @@ export interface components {
         Page_StripCard_: {
             /** Items */
             items: components["schemas"]["StripCard"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
+        /** Page[TimerOut] */
+        Page_TimerOut_: {
+            /** Items */
+            items: components["schemas"]["TimerOut"][];
             /** Page */
             page: number;
             /** Page Size */
@@ -8293,7 +8308,9 @@ export interface operations {
     };
     server_timers_api_get_timers: {
         parameters: {
-            query?: never;
+            query?: {
+                page?: number;
+            };
             header?: never;
             path: {
                 room: string;
@@ -8308,7 +8325,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TimerOut"][];
+                    "application/json": components["schemas"]["Page_TimerOut_"];
                 };
             };
             /** @description Not Found */

@@ -1,5 +1,6 @@
 import { queryOptions } from "@tanstack/react-query";
 import { data, http, type Shapes } from "./client";
+import { everyPage, pageAsked } from "./pages";
 
 export type ShopBook = Shapes["ShopBook"];
 export type NumberCell = Shapes["NumberCell"];
@@ -15,13 +16,27 @@ export const shopBookQuery = (room: string) =>
 export const recipesQuery = (room: string) =>
   queryOptions({
     queryKey: [room, "recipes"],
-    queryFn: () => data(http.GET("/api/rooms/{room}/recipes", { params: { path: { room } } })),
+    queryFn: () =>
+      everyPage((page) =>
+        data(
+          http.GET("/api/rooms/{room}/recipes", {
+            params: { path: { room }, query: { page: pageAsked(page) } },
+          }),
+        ),
+      ),
   });
 
 export const toolsQuery = (room: string) =>
   queryOptions({
     queryKey: [room, "tools"],
-    queryFn: () => data(http.GET("/api/rooms/{room}/tools", { params: { path: { room } } })),
+    queryFn: () =>
+      everyPage((page) =>
+        data(
+          http.GET("/api/rooms/{room}/tools", {
+            params: { path: { room }, query: { page: pageAsked(page) } },
+          }),
+        ),
+      ),
   });
 
 export const correctNumber = (room: string, body: Shapes["OwnNumberIn"]) =>

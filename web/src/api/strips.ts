@@ -1,12 +1,29 @@
-import { queryOptions } from "@tanstack/react-query";
+import { keepPreviousData, queryOptions } from "@tanstack/react-query";
 import { data, http, type Shapes } from "./client";
+import { everyPage, pageAsked } from "./pages";
 
 export type Strip = Shapes["StripOut"];
 
-export const stripsQuery = (room: string) =>
+const askStrips = (room: string, page: number) =>
+  data(
+    http.GET("/api/rooms/{room}/strips", {
+      params: { path: { room }, query: { page: pageAsked(page) } },
+    }),
+  );
+
+/** A page of the strips, the newest first. */
+export const stripsQuery = (room: string, page = 1) =>
   queryOptions({
-    queryKey: [room, "strips"],
-    queryFn: () => data(http.GET("/api/rooms/{room}/strips", { params: { path: { room } } })),
+    queryKey: [room, "strips", { page }],
+    queryFn: () => askStrips(room, page),
+    placeholderData: keepPreviousData,
+  });
+
+/** Every strip, to plan from one. */
+export const everyStripQuery = (room: string) =>
+  queryOptions({
+    queryKey: [room, "strips", "every"],
+    queryFn: () => everyPage((page) => askStrips(room, page)),
   });
 
 export const stripQuery = (room: string, strip: string) =>

@@ -1,12 +1,20 @@
 import { queryOptions } from "@tanstack/react-query";
 import { data, http, type Shapes } from "./client";
+import { everyPage, pageAsked } from "./pages";
 
 export type Timer = Shapes["TimerOut"];
 
 export const timersQuery = (room: string) =>
   queryOptions({
     queryKey: [room, "timers"],
-    queryFn: () => data(http.GET("/api/rooms/{room}/timers", { params: { path: { room } } })),
+    queryFn: () =>
+      everyPage((page) =>
+        data(
+          http.GET("/api/rooms/{room}/timers", {
+            params: { path: { room }, query: { page: pageAsked(page) } },
+          }),
+        ),
+      ),
     refetchInterval: 15_000,
   });
 

@@ -1,24 +1,52 @@
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
-import { awayQuery, type PlateCard, rackQuery } from "../api/plates";
+import { hasPages } from "../api/pages";
+import { type PlateCard, platesQuery } from "../api/plates";
 import { PlateEdge } from "../figures/PlateEdge";
 import { TextButton } from "../ui/Button";
 import { Mark, placeMark } from "../ui/Mark";
+import { counted } from "../ui/numbers";
+import { Pages } from "../ui/Pages";
 import { LeftUntil } from "../ui/Ticking";
 import { useHere } from "./useHere";
 
 const TEN_CM_PX = 33;
 
+/** The plates asked for: all by themselves while one page holds them, else as the server finds them. */
+function useShelf() {
+  const { room } = useHere();
+  const [away, setAway] = useState(false);
+  const [search, setSearch] = useState("");
+  const [page, setPage] = useState(1);
+  const opened = useQuery(platesQuery(room, { away })).data;
+  const asked = hasPages(opened) ? { away, search, page } : { away };
+  const found = useQuery({ ...platesQuery(room, asked), placeholderData: keepPreviousData }).data;
+  const words = search.toLowerCase();
+  return {
+    away,
+    search,
+    list: found,
+    total: opened?.total ?? 0,
+    plates: (found?.items ?? []).filter((plate) =>
+      `${plate.name} ${plate.metal} ${plate.route}`.toLowerCase().includes(words),
+    ),
+    go: setPage,
+    swap: () => {
+      setAway(!away);
+      setPage(1);
+    },
+    find: (text: string) => {
+      setSearch(text);
+      setPage(1);
+    },
+  };
+}
+
 /** The rack: plates on edge, always at the side. */
 export function Rack() {
   const { room } = useHere();
-  const [search, setSearch] = useState("");
-  const [away, setAway] = useState(false);
-  const { data } = useQuery(away ? awayQuery(room) : rackQuery(room));
-  const plates = (data?.items ?? []).filter((plate) =>
-    `${plate.name} ${plate.metal} ${plate.route}`.toLowerCase().includes(search.toLowerCase()),
-  );
+  const { away, search, list, total, plates, go, swap, find } = useShelf();
   return (
     <nav
       aria-label="Rack"
@@ -26,8 +54,8 @@ export function Rack() {
     >
       <div className="flex items-baseline justify-between pt-2.5 pr-3.5 pb-1.5 pl-4 max-desk:hidden">
         <h2 className="text-body">{away ? "Put away" : "Rack"}</h2>
-        <TextButton className="note" onClick={() => setAway(!away)}>
-          {away ? "rack" : `${data?.total ?? 0} plates`}
+        <TextButton className="note" onClick={swap}>
+          {away ? "rack" : counted(total, "plate")}
         </TextButton>
       </div>
       <input
@@ -36,12 +64,17 @@ export function Rack() {
         aria-label="Find a plate by name, metal or route"
         placeholder="find"
         value={search}
-        onChange={(event) => setSearch(event.target.value)}
+        onChange={(event) => find(event.target.value)}
       />
       <ul className="flex flex-1 flex-col max-desk:flex-row">
         {plates.map((plate) => (
           <Slot key={plate.id} plate={plate} />
         ))}
+        {list && hasPages(list) ? (
+          <li className="border-b-2 border-wood-deep px-4 pb-3 max-desk:flex-none max-desk:border-b-0">
+            <Pages list={list} go={go} earlier="Before" later="After" />
+          </li>
+        ) : null}
         <li className="border-b-2 border-wood-deep max-desk:order-9 max-desk:flex-none max-desk:border-b-0">
           <Link
             to={`/r/${room}/plates/new`}

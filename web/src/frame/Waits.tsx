@@ -11,7 +11,7 @@ import { useHere } from "./useHere";
 export function useWaits(): Timer[] {
   const { room } = useHere();
   const { data } = useQuery(timersQuery(room));
-  return [...(data ?? [])].sort((a, b) => a.ends_seconds - b.ends_seconds);
+  return [...(data?.items ?? [])].sort((a, b) => a.ends_seconds - b.ends_seconds);
 }
 
 export function useTimerActs() {

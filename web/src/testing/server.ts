@@ -21,6 +21,14 @@ export const plateId = (name: string) => idOf("/plates", name);
 export const bathId = (name: string) => idOf("/baths", name);
 export const stripId = (name: string) => idOf("/strips", name);
 
+/** A page of a list as the server answers it. */
+export const listed = <Item>(items: Item[], total = items.length, page = 1) => ({
+  items,
+  total,
+  page,
+  page_size: 100,
+});
+
 export type Body = Record<string, unknown>;
 export type Sent = { call: string; body: Body };
 type Reply = { status?: number; body?: unknown };

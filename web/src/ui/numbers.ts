@@ -21,3 +21,7 @@ export const plain = (value: number): string => String(Math.round(value * 1e4) /
 /** What is kept, as text to be typed over; empty where there is nothing. */
 export const typedNumber = (value: number | null | undefined): string =>
   value == null ? "" : plain(value);
+
+/** A count with its noun: "1 bath", "12 baths". */
+export const counted = (count: number, noun: string): string =>
+  `${count} ${noun}${count === 1 ? "" : "s"}`;

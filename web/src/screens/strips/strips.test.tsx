@@ -1,7 +1,16 @@
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Strip } from "../../api/strips";
-import { API, fakeServer, fault, NOW_MS, refuse, stripId, told } from "../../testing/server";
+import {
+  API,
+  fakeServer,
+  fault,
+  listed,
+  NOW_MS,
+  refuse,
+  stripId,
+  told,
+} from "../../testing/server";
 import { alerts, openAt, pick, press, rowsOf, type } from "../../testing/show";
 
 const ROSIN = stripId("Rosin last week");
@@ -182,4 +191,17 @@ test("lines measured on a strip are added, checked and kept", async () => {
   expect(kept()?.body.lines).toEqual([
     expect.objectContaining({ seconds: 600, dips: 1, depth_um: 42.5, temperature_c: 19 }),
   ]);
+});
+
+test("strip 101 is on the second page", async () => {
+  const first = told<{ items: Strip[] }>("/strips").items;
+  const late = { ...(first[0] as Strip), id: "late", name: "Strip of spring" };
+  fakeServer({
+    "GET /strips": { body: listed(first, 101) },
+    "GET /strips?page=2": { body: listed([late], 101, 2) },
+  });
+  openAt("/strips");
+  expect(await screen.findByText(/^101 strips/)).toBeVisible();
+  await press("Older");
+  expect(await screen.findByText("Strip of spring")).toBeVisible();
 });

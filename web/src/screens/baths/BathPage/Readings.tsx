@@ -1,18 +1,19 @@
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { Asking } from "../../../ui/Asking";
 import { type Bath, readingsQuery } from "../../../api/baths";
 import { useHere } from "../../../frame/useHere";
+import { Pages } from "../../../ui/Pages";
 import { Section } from "../../../ui/Section";
 import { Digits, Table } from "../../../ui/Table";
 import { dayOf, wallClock } from "../../../ui/times";
 import { shownTemperature, temperatureUnit } from "../../../ui/units";
 
-const MOST = 20;
-
 /** What was read of the bath, the newest first. */
 export function Readings({ bath }: { bath: Bath }) {
   const { room, me, zone } = useHere();
-  const { data, error } = useQuery(readingsQuery(room, bath.id));
+  const [page, setPage] = useState(1);
+  const { data, error } = useQuery(readingsQuery(room, bath.id, page));
   if (!data) return <Asking error={error} />;
   if (data.items.length === 0) return <p className="note mt-3">No readings yet.</p>;
   return (
@@ -26,7 +27,7 @@ export function Readings({ bath }: { bath: Bath }) {
           { head: "Note" },
         ]}
       >
-        {data.items.slice(0, MOST).map((reading) => (
+        {data.items.map((reading) => (
           <tr key={reading.id}>
             <td className="num">
               {dayOf(reading.at, zone)} {wallClock(Date.parse(reading.at) / 1000, zone)}
@@ -41,6 +42,7 @@ export function Readings({ bath }: { bath: Bath }) {
           </tr>
         ))}
       </Table>
+      <Pages list={data} go={setPage} />
     </Section>
   );
 }

@@ -4,6 +4,7 @@ import { Link } from "react-router";
 import { type Bath, bathsQuery } from "../../../api/baths";
 import { useHere } from "../../../frame/useHere";
 import { Button } from "../../../ui/Button";
+import { counted } from "../../../ui/numbers";
 import { PageHead } from "../../../ui/Section";
 import { Digits, Table } from "../../../ui/Table";
 import { Asking } from "../../../ui/Asking";
@@ -23,7 +24,7 @@ export function Baths() {
     );
   return (
     <>
-      <PageHead title="Baths">
+      <PageHead title="Baths" note={counted(data.total, "bath")}>
         {keeper ? (
           <Button look="strong" aria-expanded={making} onClick={() => setMaking(!making)}>
             Make up a bath

@@ -2,7 +2,7 @@ import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Shapes } from "../../../api/client";
 import { nowSeconds } from "../../../device/clock";
-import { fakeServer, told } from "../../../testing/server";
+import { fakeServer, listed, told } from "../../../testing/server";
 import { openAt, press, show } from "../../../testing/show";
 import { Headline } from "./Headline";
 
@@ -71,7 +71,10 @@ const timer = (id: string, inSeconds: number, what: string) => ({
 
 test("waits: the first to end is largest, another may be chosen, Space ends the one shown", async () => {
   const both = [timer("b", 600, "rosin dust settling"), timer("a", 90, "ground cooling")];
-  const server = fakeServer({ "GET /timers": { body: both }, "POST /timers/b/end": { body: {} } });
+  const server = fakeServer({
+    "GET /timers": { body: listed(both) },
+    "POST /timers/b/end": { body: {} },
+  });
   openAt("/timers");
   expect(await screen.findByRole("timer")).toHaveAccessibleName(/^ground cooling 1:[23]\d to go$/);
   await press(/rosin dust settling/);
@@ -82,14 +85,14 @@ test("waits: the first to end is largest, another may be chosen, Space ends the 
 });
 
 test("a wait that is over says so; none says how to begin one", async () => {
-  fakeServer({ "GET /timers": { body: [timer("a", -30, "ground cooling")] } });
+  fakeServer({ "GET /timers": { body: listed([timer("a", -30, "ground cooling")]) } });
   openAt("/timers");
   expect(await screen.findByText("It has waited long enough.")).toBeVisible();
   expect(screen.getByRole("timer")).toHaveAccessibleName(/^ground cooling \+0:3\d over$/);
 });
 
 test("nothing waits", async () => {
-  fakeServer({ "GET /timers": { body: [] } });
+  fakeServer({ "GET /timers": { body: listed([]) } });
   openAt("/timers");
   expect(await screen.findByRole("heading", { name: "Nothing waits" })).toBeVisible();
   expect(screen.getByRole("button", { name: /Done waiting/ })).toBeDisabled();

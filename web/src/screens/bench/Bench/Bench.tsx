@@ -114,6 +114,11 @@ function Next({ bench }: { bench: BenchOut }) {
           ))}
         </tbody>
       </table>
+      {bench.plates > bench.next.length ? (
+        <p className="note mt-2">
+          {bench.plates - bench.next.length} more in the rack, of {bench.plates} plates.
+        </p>
+      ) : null}
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { type Course, changeCourse, courseQuery } from "../../../api/courses";
+import { type Course, changeCourse, tookCourse } from "../../../api/courses";
 import type { Plate } from "../../../api/plates";
 import { useHere } from "../../../frame/useHere";
 import { useSay } from "../../../ui/Toast";
@@ -19,8 +19,7 @@ export function useAddSteps(plate: Plate, course: Course, after: string | null) 
         ...given,
       }),
     onSuccess: async (next) => {
-      client.setQueryData(courseQuery(room, plate.id).queryKey, next);
-      await client.invalidateQueries({ queryKey: [room] });
+      await tookCourse(client, room, plate.id, next);
       say({ text: "Added to the course." });
     },
   });

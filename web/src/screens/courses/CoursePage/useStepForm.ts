@@ -5,6 +5,7 @@ import {
   type CourseStep,
   changeCourse,
   courseQuery,
+  tookCourse,
 } from "../../../api/courses";
 import type { Plate } from "../../../api/plates";
 import { useHere } from "../../../frame/useHere";
@@ -65,8 +66,7 @@ function useActed(plate: Plate, before: Course, step: CourseStep, next: (id: str
   const client = useQueryClient();
   const say = useSay();
   return async (act: CourseAct["act"], course: Course) => {
-    client.setQueryData(courseQuery(room, plate.id).queryKey, course);
-    await client.invalidateQueries({ queryKey: [room] });
+    await tookCourse(client, room, plate.id, course);
     const now = course.steps.find((each) => each.id === step.id);
     const stands = act === "done" && now?.status === "todo" ? "again" : now?.status;
     say({ text: `${step.title}: ${stands ?? "changed"}.` });

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
 import { bathsQuery } from "../../../api/baths";
 import { planQuery } from "../../../api/plans";
-import { stripsQuery } from "../../../api/strips";
+import { everyStripQuery } from "../../../api/strips";
 import { Lost } from "../../../frame/Lost";
 import { NoBath } from "../../../frame/NoBath";
 import { usePlate } from "../../../frame/PlateFrame";
@@ -24,7 +24,7 @@ function PlanOf({ process }: { process: ProcessParts }) {
   const { plate } = usePlate();
   const plan = useQuery(planQuery(room, plate.id, process.key));
   const baths = useQuery(bathsQuery(room));
-  const strips = useQuery(stripsQuery(room));
+  const strips = useQuery(everyStripQuery(room));
   const error = plan.error ?? baths.error ?? strips.error;
   if (plan.data === undefined || !baths.data || !strips.data) {
     return (

@@ -4,6 +4,7 @@ import { pictureUrl, type Proof, proofsQuery } from "../../../api/proofs";
 import { usePlate } from "../../../frame/PlateFrame";
 import { useHere } from "../../../frame/useHere";
 import { ButtonLink } from "../../../ui/Button";
+import { Pages } from "../../../ui/Pages";
 import { Empty } from "../../../ui/Section";
 import { Asking } from "../../../ui/Asking";
 import { dayOf, roman } from "../../../ui/times";
@@ -13,7 +14,8 @@ import { OneProof } from "./OneProof";
 export function Proofs() {
   const { room } = useHere();
   const { plate } = usePlate();
-  const { data, error } = useQuery(proofsQuery(room, plate.id));
+  const [page, setPage] = useState(1);
+  const { data, error } = useQuery(proofsQuery(room, plate.id, page));
   const [chosen, setChosen] = useState<string | null>(null);
   if (!data)
     return (
@@ -42,6 +44,7 @@ export function Proofs() {
               />
             ))}
           </div>
+          <Pages list={data} go={setPage} />
           <OneProof proof={proof} />
         </>
       ) : (

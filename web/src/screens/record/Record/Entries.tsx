@@ -1,6 +1,4 @@
-import { useQuery } from "@tanstack/react-query";
 import type { Shapes } from "../../../api/client";
-import { awayQuery, rackQuery } from "../../../api/plates";
 import { useHere } from "../../../frame/useHere";
 import { TextButton } from "../../../ui/Button";
 import { Table } from "../../../ui/Table";
@@ -10,10 +8,7 @@ type Props = { entries: Shapes["EntryOut"][]; correct: (entry: string) => void }
 
 /** Entries of the record, the newest first. */
 export function Entries({ entries, correct }: Props) {
-  const { room, zone } = useHere();
-  const rack = useQuery(rackQuery(room)).data?.items ?? [];
-  const away = useQuery(awayQuery(room)).data?.items ?? [];
-  const names = new Map([...rack, ...away].map((each) => [each.id, each.name]));
+  const { zone } = useHere();
   return (
     <Table
       columns={[
@@ -29,7 +24,7 @@ export function Entries({ entries, correct }: Props) {
           <td className="num whitespace-nowrap">
             {dayOf(entry.at, zone)} {wallClock(Date.parse(entry.at) / 1000, zone)}
           </td>
-          <td>{entry.plate ? (names.get(entry.plate) ?? "") : ""}</td>
+          <td>{entry.plate_name}</td>
           <td>
             {entry.corrects ? <b>Correction: </b> : null}
             {entry.text}

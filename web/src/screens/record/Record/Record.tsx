@@ -1,11 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
-import { rackQuery } from "../../../api/plates";
+import { everyPlateQuery } from "../../../api/plates";
 import { recordQuery } from "../../../api/record";
 import { useHere } from "../../../frame/useHere";
-import { Button, buttonLook } from "../../../ui/Button";
+import { buttonLook } from "../../../ui/Button";
 import { Chooser } from "../../../ui/form/Picker";
+import { Pages } from "../../../ui/Pages";
 import { PageHead } from "../../../ui/Section";
 import { Asking } from "../../../ui/Asking";
 import { Entries } from "./Entries";
@@ -43,16 +44,14 @@ export function Record() {
         done={() => setCorrects(null)}
       />
       {data ? <Entries entries={data.items} correct={setCorrects} /> : <Asking error={error} />}
-      {data && data.total > data.page_size ? (
-        <Pages page={page} pages={Math.ceil(data.total / data.page_size)} go={setPage} />
-      ) : null}
+      {data ? <Pages list={data} go={setPage} /> : null}
     </>
   );
 }
 
 function ByPlate({ plate, pick }: { plate: string; pick: (id: string) => void }) {
   const { room } = useHere();
-  const plates = useQuery(rackQuery(room)).data?.items ?? [];
+  const plates = useQuery(everyPlateQuery(room)).data?.items ?? [];
   return (
     <div className="w-48">
       <Chooser
@@ -76,23 +75,5 @@ function Find({ text, find }: { text: string; find: (text: string) => void }) {
         onChange={(event) => find(event.target.value)}
       />
     </label>
-  );
-}
-
-type PagesProps = { page: number; pages: number; go: (page: number) => void };
-
-function Pages({ page, pages, go }: PagesProps) {
-  return (
-    <div className="mt-3.5 flex items-center gap-4">
-      <Button disabled={page === 1} onClick={() => go(page - 1)}>
-        Newer
-      </Button>
-      <span className="note num">
-        page {page} of {pages}
-      </span>
-      <Button disabled={page >= pages} onClick={() => go(page + 1)}>
-        Older
-      </Button>
-    </div>
   );
 }

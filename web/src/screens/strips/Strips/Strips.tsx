@@ -1,8 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { Link } from "react-router";
 import { stripsQuery } from "../../../api/strips";
 import { useHere } from "../../../frame/useHere";
 import { ButtonLink } from "../../../ui/Button";
+import { counted } from "../../../ui/numbers";
+import { Pages } from "../../../ui/Pages";
 import { Empty, PageHead } from "../../../ui/Section";
 import { Digits, Table } from "../../../ui/Table";
 import { Asking } from "../../../ui/Asking";
@@ -10,7 +13,8 @@ import { Asking } from "../../../ui/Asking";
 /** All strips of the room. */
 export function Strips() {
   const { room } = useHere();
-  const { data, error } = useQuery(stripsQuery(room));
+  const [page, setPage] = useState(1);
+  const { data, error } = useQuery(stripsQuery(room, page));
   if (!data)
     return (
       <Asking error={error}>
@@ -40,7 +44,7 @@ export function Strips() {
     <>
       <PageHead
         title="Strips"
-        note="Your own calibration: patches of known time, printed and read."
+        note={`${counted(data.total, "strip")}: patches of known time, printed and read.`}
       >
         {read}
       </PageHead>
@@ -80,6 +84,7 @@ export function Strips() {
           </tr>
         ))}
       </Table>
+      <Pages list={data} go={setPage} />
     </>
   );
 }

@@ -1,0 +1,19 @@
+/** A page of a list; `total` counts the whole list. */
+export type Paged<Item> = { items: Item[]; total: number; page: number; page_size: number };
+
+/** Ask for every page of a list, for a list that is chosen from: nothing may be missing in it. */
+export async function everyPage<Item>(
+  ask: (page: number) => Promise<Paged<Item>>,
+): Promise<Paged<Item>> {
+  const first = await ask(1);
+  const left = Math.max(0, Math.ceil(first.total / first.page_size) - 1);
+  const others = await Promise.all(Array.from({ length: left }, (_, n) => ask(n + 2)));
+  return { ...first, items: [first, ...others].flatMap((each) => each.items) };
+}
+
+/** The page as it is asked for: the first is what an address without one answers. */
+export const pageAsked = (page: number) => (page > 1 ? page : undefined);
+
+/** Whether a list has more than one page. */
+export const hasPages = (list?: Pick<Paged<unknown>, "total" | "page_size">) =>
+  list !== undefined && list.total > list.page_size;

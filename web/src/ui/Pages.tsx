@@ -1,0 +1,29 @@
+import { hasPages, type Paged } from "../api/pages";
+import { Button } from "./Button";
+
+type Props = {
+  list: Paged<unknown>;
+  go: (page: number) => void;
+  earlier?: string;
+  later?: string;
+};
+
+/** Which part of a long list is shown, and the way to the others; nothing where one page holds all. */
+export function Pages({ list, go, earlier = "Newer", later = "Older" }: Props) {
+  const { items, page, page_size, total } = list;
+  if (!hasPages(list)) return null;
+  const start = (page - 1) * page_size;
+  return (
+    <div className="mt-3.5 flex flex-wrap items-center gap-x-4 gap-y-2">
+      <Button disabled={page === 1} onClick={() => go(page - 1)}>
+        {earlier}
+      </Button>
+      <span className="note num" role="status">
+        {start + 1} to {start + items.length} of {total}
+      </span>
+      <Button disabled={page * page_size >= total} onClick={() => go(page + 1)}>
+        {later}
+      </Button>
+    </div>
+  );
+}
