@@ -161,8 +161,8 @@ def test_done_is_pressed_and_the_room_s_proofs_are_read_once(zinc):
     for fouled in (True, False):
         zinc.must("POST", "/proofs", {"id": new_id(), "plate": zinc.plate, "foul_bite": fouled})
     with CaptureQueriesContext(connection) as seen:
-        reply = do(zinc, "transfer")
-    assert sum("proofs_proof" in query["sql"] for query in seen) == 1
+        status, reply = act(zinc, "done", "transfer")
+    assert status == 200 and sum("proofs_proof" in query["sql"] for query in seen) == 1
     assert reply["ground"]["causes"][0]["share_of"] == 1
 
 
