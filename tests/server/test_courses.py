@@ -160,9 +160,10 @@ def test_done_is_pressed_and_the_room_s_proofs_are_read_once(zinc):
     lay_ground(zinc, heat=150, film="even")
     for fouled in (True, False):
         zinc.must("POST", "/proofs", {"id": new_id(), "plate": zinc.plate, "foul_bite": fouled})
+    body = {"version": course(zinc)["version"], "act": "done", "step": "transfer", "measures": {}}
     with CaptureQueriesContext(connection) as seen:
-        status, reply = act(zinc, "done", "transfer")
-    assert status == 200 and sum("proofs_proof" in query["sql"] for query in seen) == 1
+        reply = zinc.must("POST", f"/plates/{zinc.plate}/course", body)
+    assert sum("proofs_proof" in query["sql"] for query in seen) == 1
     assert reply["ground"]["causes"][0]["share_of"] == 1
 
 
