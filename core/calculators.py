@@ -10,6 +10,7 @@ from importlib import import_module
 from typing import TYPE_CHECKING, Any, get_type_hints
 
 from core.errors import CoreError, UnknownCalculator
+from core.progress import Tell, untold
 
 if TYPE_CHECKING:
     from pydantic import BaseModel
@@ -31,7 +32,7 @@ class Calculator:
     """The first sentence of its input's docstring."""
 
     @cached_property
-    def run(self) -> Callable[[Any], BaseModel]:
+    def run(self) -> Callable[..., BaseModel]:
         """Return the function: one typed input, one typed output."""
         module, function = self.where.split(":")
         return getattr(import_module(module), function)
@@ -48,8 +49,13 @@ class Calculator:
 
     @cached_property
     def _shapes(self) -> tuple[type[BaseModel], type[BaseModel]]:
-        given, answered = get_type_hints(self.run).values()
-        return given, answered
+        hints = get_type_hints(self.run)
+        return hints["given"], hints["return"]
+
+    @cached_property
+    def tells(self) -> bool:
+        """Return whether it takes so long that it tells how far it is."""
+        return "tell" in get_type_hints(self.run)
 
     def schema(self) -> dict[str, Any]:
         """Return the JSON Schemas of input and output."""
@@ -164,7 +170,7 @@ def calculator(name: str) -> Calculator:
     return REGISTRY[name]
 
 
-def compute(name: str, data: object) -> BaseModel:
+def compute(name: str, data: object, tell: Tell = untold) -> BaseModel:
     """Return the typed output for plain data.
 
     Parameters
@@ -172,6 +178,8 @@ def compute(name: str, data: object) -> BaseModel:
     name : str
     data : mapping
         Plain JSON data, in the shape of the calculator's input.
+    tell : callable
+        Is told the share done, where the calculator tells it.
 
     Returns
     -------
@@ -192,10 +200,10 @@ def compute(name: str, data: object) -> BaseModel:
         given = chosen.input.model_validate(data)
     except ValidationError as error:
         raise bad_input(error, chosen.input) from None
-    return chosen.run(given)
+    return chosen.run(given, tell) if chosen.tells else chosen.run(given)
 
 
-def compute_text(name: str, text: str) -> BaseModel:
+def compute_text(name: str, text: str, tell: Tell = untold) -> BaseModel:
     """Return the typed output for JSON text.
 
     Parameters
@@ -203,6 +211,8 @@ def compute_text(name: str, text: str) -> BaseModel:
     name : str
     text : str
         One JSON object.
+    tell : callable
+        Is told the share done.
 
     Returns
     -------
@@ -224,4 +234,4 @@ def compute_text(name: str, text: str) -> BaseModel:
             value=text[:LONGEST_SHOWN_TEXT],
             allowed="one JSON object",
         ) from None
-    return compute(name, data)
+    return compute(name, data, tell)

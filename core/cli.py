@@ -12,6 +12,7 @@ os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")  # small matrices: threads on
 
 from core.calculators import REGISTRY, calculator, compute_text
 from core.errors import CoreError
+from core.progress import Tell, untold
 
 if TYPE_CHECKING:
     from pydantic import BaseModel
@@ -49,16 +50,26 @@ def main(arguments: list[str], source: TextIO, result: TextIO, said: TextIO) -> 
         return GOOD
     if "--lines" in flags:
         return _lines(chosen.name, source, result, said)
-    return _one(chosen.name, source.read(), result, said)
+    tell = _teller(said) if "--progress" in flags else untold
+    return _one(chosen.name, source.read(), result, said, tell)
 
 
-def _one(name: str, text: str, result: TextIO, said: TextIO) -> int:
+def _one(name: str, text: str, result: TextIO, said: TextIO, tell: Tell) -> int:
     try:
-        print(_json(compute_text(name, text)), file=result)
+        print(_json(compute_text(name, text, tell)), file=result)
     except CoreError as error:
         _say(error, said)
         return BAD_INPUT
     return GOOD
+
+
+def _teller(said: TextIO) -> Tell:
+    """Return who writes the share done to the stream of faults, a line each time."""
+
+    def tell(share: float) -> None:
+        print(json.dumps({"progress": round(share, 3)}), file=said, flush=True)
+
+    return tell
 
 
 def _lines(name: str, source: TextIO, result: TextIO, said: TextIO) -> int:

@@ -65,7 +65,8 @@ def start(given: argparse.Namespace) -> int:
         (DATA / "demo-loaded").write_text("")
     say("starting the web server")
     processes = [serve.launch(door) for door in doors]
-    serve.remember(processes, doors)
+    worker = serve.launch_worker()
+    serve.remember([*processes, worker], doors)
     try:
         for door, process in zip(doors, processes, strict=True):
             serve.wait_for(door, process)

@@ -75,16 +75,26 @@ def launch(door: Door) -> subprocess.Popen[bytes]:
             "KEEN_DEMO_SIGN_IN": "0",
             "KEEN_ALLOWED_HOSTS": f"{door.host},127.0.0.1,localhost",
         }
-    log = (DATA / "log" / ("lan.log" if door.secure else "web.log")).open("ab")
-    command = [
+    command: list[str | Path] = [
         PYTHON, "-m", "gunicorn", "server.config.wsgi:application",
         "--bind", f"{door.host}:{door.port}", "--workers", "2", "--threads", "4",
         "--worker-class", "gthread", "--timeout", "60", "--graceful-timeout", "5",
         "--worker-tmp-dir", DATA / "log", "--no-control-socket", *extra,
     ]  # fmt: skip
+    return _begin(command, "lan.log" if door.secure else "web.log", environment(**more))
+
+
+def launch_worker() -> subprocess.Popen[bytes]:
+    """Start the worker of tasks, begun again whenever it ends by itself."""
+    command: list[str | Path] = [PYTHON, "-m", "ops.supervise"]
+    command += [PYTHON, "server/manage.py", "worker"]
+    return _begin(command, "worker.log", environment())
+
+
+def _begin(command: list[str | Path], log: str, env: dict[str, str]) -> subprocess.Popen[bytes]:
     return subprocess.Popen(
-        list(map(str, command)), cwd=ROOT, env=environment(**more), stdin=subprocess.DEVNULL,
-        stdout=log, stderr=subprocess.STDOUT, start_new_session=True,
+        list(map(str, command)), cwd=ROOT, env=env, stdin=subprocess.DEVNULL,
+        stdout=(DATA / "log" / log).open("ab"), stderr=subprocess.STDOUT, start_new_session=True,
     )  # fmt: skip
 
 

@@ -19,6 +19,7 @@ from server.runs.api import clock
 from server.runs.api import router as runs
 from server.shopbook.api import router as shopbook
 from server.strips.api import router as strips
+from server.tasks.api import router as tasks
 from server.timers.api import router as timers
 
 api = HouseAPI(
@@ -49,6 +50,7 @@ for router in (
     timers,
     proofs,
     files,
+    tasks,
     shopbook,
     record,
 ):

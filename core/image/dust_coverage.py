@@ -18,6 +18,7 @@ from core.image.shapes import (
     Verdict,
 )
 from core.image.two_kinds import TwoKinds, tell_apart
+from core.progress import Tell, part_of, untold
 
 Array = NDArray[np.float64]
 Mask = NDArray[np.bool_]
@@ -37,13 +38,15 @@ _SPECK, _HOLE = 0.05, 0.30
 """Of a middling grain's area: less is a speck of grime, or a glint on a grain."""
 
 
-def dust_coverage(given: DustCoverageInput) -> DustCoverageOutput:
+def dust_coverage(given: DustCoverageInput, tell: Tell = untold) -> DustCoverageOutput:
     """Return the coverage of a photograph on disk.
 
     Parameters
     ----------
     given : DustCoverageInput
         A path, and the scale [µm per pixel].
+    tell : callable
+        Is told the share done.
 
     Returns
     -------
@@ -54,10 +57,10 @@ def dust_coverage(given: DustCoverageInput) -> DustCoverageOutput:
     CoreError
         No picture, too small, or no grains in it.
     """
-    return measure_dust(open_picture(given.image), given.um_per_pixel)
+    return measure_dust(open_picture(given.image), given.um_per_pixel, part_of(tell, 0.1, 1))
 
 
-def measure_dust(rgb: Array, um_per_pixel: float) -> DustCoverageOutput:
+def measure_dust(rgb: Array, um_per_pixel: float, tell: Tell = untold) -> DustCoverageOutput:
     """Return the coverage of a picture.
 
     Parameters
@@ -65,6 +68,8 @@ def measure_dust(rgb: Array, um_per_pixel: float) -> DustCoverageOutput:
     rgb : array (height, width, 3)
         Linear light.
     um_per_pixel : float [µm]
+    tell : callable
+        Is told the share done.
 
     Returns
     -------
@@ -78,10 +83,11 @@ def measure_dust(rgb: Array, um_per_pixel: float) -> DustCoverageOutput:
     """
     _check_side(rgb)
     rgb, um_per_pixel = _smaller(rgb, um_per_pixel)
-    kinds = tell_apart(rgb)
+    kinds = tell_apart(rgb, part_of(tell, 0, 0.8))
     if kinds.valley > FULLEST_VALLEY:
         raise _no_grains()
     grains = find_grains(kinds)
+    tell(0.9)
     if len(grains.discs.radii_px) < FEWEST_GRAINS:
         raise _no_grains()
     mask = _cleaned(kinds.lighter if grains.lighter else ~kinds.lighter, grains)

@@ -43,8 +43,8 @@ def even_light(light: Array, degree: int = DEGREE) -> Array:
         level = np.where(rest > (low + high) / 2, high, low)
         away = np.abs(rest - level) / max(high - low, 1e-3)
         surface = terms @ _solve(terms, values - level, np.exp(-4 * away**2))
-    full = _terms(light.shape, degree) @ _solve(terms, surface, np.ones(len(values)))
-    field = np.exp(full.reshape(light.shape))
+    weights = _solve(terms, surface, np.ones(len(values)))
+    field = np.exp(_at_every_pixel(weights, light.shape, degree))
     return np.asarray(field / field.mean())
 
 
@@ -58,8 +58,20 @@ def _shrunk(light: Array) -> Array:
 
 def _terms(shape: tuple[int, ...], degree: int) -> Array:
     y, x = (np.linspace(-1, 1, side) for side in shape)
-    powers = [(i, j) for i in range(degree + 1) for j in range(degree + 1 - i)]
-    return np.stack([np.outer(y**i, x**j).ravel() for i, j in powers], axis=1)
+    return np.stack([np.outer(y**i, x**j).ravel() for i, j in _powers(degree)], axis=1)
+
+
+def _powers(degree: int) -> list[tuple[int, int]]:
+    return [(i, j) for i in range(degree + 1) for j in range(degree + 1 - i)]
+
+
+def _at_every_pixel(weights: Array, shape: tuple[int, ...], degree: int) -> Array:
+    """Return the surface at every pixel: powers of rows and columns apart, never a term a pixel."""
+    table = np.zeros((degree + 1, degree + 1))
+    for (i, j), weight in zip(_powers(degree), weights, strict=True):
+        table[i, j] = weight
+    down, across = (np.vander(np.linspace(-1, 1, side), degree + 1, True) for side in shape)
+    return np.asarray(down @ table @ across.T)
 
 
 def _solve(terms: Array, values: Array, weights: Array) -> Array:

@@ -9,6 +9,7 @@ from numpy.typing import NDArray
 from scipy import ndimage
 
 from core.image.light import even_light
+from core.progress import Tell, untold
 
 Array = NDArray[np.float64]
 Mask = NDArray[np.bool_]
@@ -16,8 +17,8 @@ Mask = NDArray[np.bool_]
 _PASSES = 6
 _NEAR = 0.1
 """Of the gap between two kinds: near to a level."""
-_CORE_PX = 1.5
-"""A pixel this far inside its kind is not mixed with the other by blur."""
+_CORE = np.ones((3, 3), dtype=bool)
+"""A pixel with its own kind all round it is not mixed with the other by blur."""
 _LEAST_SIGMA, _MOST_SIGMA = 0.5, 2.2
 _SURE_CONTRAST = 5.0
 """Smoothed until the two kinds lie this many deviations of noise apart."""
@@ -38,13 +39,15 @@ class TwoKinds:
     """How often a pixel lies midway between the kinds, over how often at one of their levels."""
 
 
-def tell_apart(rgb: Array) -> TwoKinds:
+def tell_apart(rgb: Array, tell: Tell = untold) -> TwoKinds:
     """Return the two kinds of patches of a picture.
 
     Parameters
     ----------
     rgb : array (height, width, 3)
         Linear light.
+    tell : callable
+        Is told the share done.
 
     Returns
     -------
@@ -55,13 +58,24 @@ def tell_apart(rgb: Array) -> TwoKinds:
     Colours are weighed so that the kinds differ most over the noise. The threshold lies midway
     between the kinds' own levels, where blur moves no area from one to the other.
     """
-    even = np.stack([c / even_light(c) for c in np.moveaxis(rgb**_BETWEEN, 2, 0)], axis=2)
+    even = np.empty_like(rgb)
+    for colour in range(3):
+        even[..., colour] = _in_even_light(rgb[..., colour])
+        tell((colour + 1) / 8)
     value = even @ _weights(even)
+    tell(5 / 8)
     sigma = _sigma(value)
     smooth = ndimage.gaussian_filter(value, sigma)
+    tell(6 / 8)
     threshold = _threshold(smooth)
+    tell(7 / 8)
     lighter = smooth > threshold
     return TwoKinds(lighter, smooth, threshold, sigma, _valley(smooth, threshold))
+
+
+def _in_even_light(colour: Array) -> Array:
+    encoded = colour**_BETWEEN
+    return np.asarray(encoded / even_light(encoded))
 
 
 def _weights(even: Array) -> Array:
@@ -121,7 +135,7 @@ def _threshold(smooth: Array) -> float:
 
 def _level(smooth: Array, kind: Mask) -> float:
     """Return a kind's own level, from pixels well inside it."""
-    inner = ndimage.distance_transform_edt(kind) > _CORE_PX
+    inner = ndimage.binary_erosion(kind, _CORE, border_value=True)
     chosen = inner if inner.sum() > 50 else kind
     return float(np.median(smooth[chosen])) if chosen.any() else float(smooth.mean())
 

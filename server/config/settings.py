@@ -57,9 +57,11 @@ INSTALLED_APPS = [
     "axes",
     "csp",
     "ninja",
+    "procrastinate.contrib.django",
     "server.accounts",
     "server.rooms",
     "server.files",
+    "server.tasks",
     "server.record",
     "server.members",
     "server.plates",
@@ -107,6 +109,9 @@ AXES_COOLOFF_TIME = 0.25
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_RESET_ON_SUCCESS = True
 AXES_VERBOSE = False
+
+PROCRASTINATE_AUTODISCOVER_MODULE_NAME = "tasks"
+PROCRASTINATE_IMPORT_PATHS = ["server.tasks.jobs"]
 
 LANGUAGE_CODE = "en"
 USE_I18N = False

@@ -7,10 +7,9 @@ from uuid import UUID
 from django.http import HttpRequest
 from ninja import Router
 
-from core.image.shapes import DustCoverageOutput
 from server.accounts.session import signed_in
 from server.courses.actions.change import change_course
-from server.courses.actions.coverage import log_coverage
+from server.courses.actions.coverage import count_dust
 from server.courses.models import Course
 from server.courses.reads import course_out
 from server.courses.schemas import CourseAct, CourseOut, CoverageIn
@@ -18,6 +17,8 @@ from server.plates.models import Plate
 from server.replies.errors import ErrorReply
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
+from server.tasks.reads import task_out
+from server.tasks.schemas import TaskOut
 
 router = Router(tags=["courses"])
 
@@ -40,10 +41,10 @@ def post_course(request: HttpRequest, room: RoomId, plate: UUID, payload: Course
 
 @router.post(
     "/plates/{uuid:plate}/coverage",
-    response={200: DustCoverageOutput, 404: ErrorReply, 422: ErrorReply},
+    response={202: TaskOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply},
 )
 def post_coverage(
     request: HttpRequest, room: RoomId, plate: UUID, payload: CoverageIn
-) -> DustCoverageOutput:
-    """Measure the dust on a stored close photograph, and log it."""
-    return log_coverage(signed_in(request), room, plate, payload)
+) -> tuple[int, TaskOut]:
+    """Count the dust on a stored close photograph, as a task; its end is logged."""
+    return 202, task_out(count_dust(signed_in(request), room, plate, payload))

@@ -70,5 +70,7 @@ class CourseOut(Schema):
 class CoverageIn(Schema):
     """A close photograph, stored before, and its scale."""
 
+    id: UUID
+    """Of the task that counts."""
     picture: UUID
     um_per_pixel: UmPerPixel

@@ -91,11 +91,13 @@ def _tables_in_order() -> list[Any]:
     from server.rooms.models import HandLink
     from server.runs.models import Run
     from server.shopbook.models import OwnNumber, Recipe, Tool
+    from server.tasks.models import Task
     from server.timers.models import Timer
 
     return [
         Event,
         Entry,
+        Task,
         Timer,
         OwnNumber,
         Recipe,

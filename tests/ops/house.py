@@ -23,6 +23,12 @@ def free_port():
         return probe.getsockname()[1]
 
 
+def children(pid):
+    """Ids of the processes that a process began."""
+    found = subprocess.run(["pgrep", "-P", str(pid)], capture_output=True, text=True, check=False)
+    return list(map(int, found.stdout.split()))
+
+
 class House:
     """The application in a data folder of its own."""
 
@@ -49,21 +55,38 @@ class House:
         return self
 
     def ask(self, path, body=None):
-        token = next((c.value for c in self.jar if c.name == "keen_csrf"), "")
-        headers = {"X-CSRFToken": token, "Content-Type": "application/json"}
         data = None if body is None else json.dumps(body).encode()
+        return self._send(path, data, "application/json")
+
+    def upload(self, path, picture_id, content):
+        """Send a picture as a form."""
+        edge, line = b"--edge-of-a-part", b"\r\n"
+        parts = [
+            edge, b'Content-Disposition: form-data; name="id"', b"", picture_id.encode(),
+            edge, b'Content-Disposition: form-data; name="file"; filename="dust.png"',
+            b"Content-Type: image/png", b"", content, edge + b"--", b"",
+        ]  # fmt: skip
+        return self._send(path, line.join(parts), "multipart/form-data; boundary=edge-of-a-part")
+
+    def _send(self, path, data, kind):
+        token = next((c.value for c in self.jar if c.name == "keen_csrf"), "")
+        headers = {"X-CSRFToken": token, "Content-Type": kind}
         url = f"http://127.0.0.1:{self.port}{path}"
         reply = self.opener.open(urllib.request.Request(url, data, headers), timeout=60)
         return json.loads(reply.read())
 
     def kill(self):
-        """Pull the plug of the web server alone."""
-        for process in json.loads((self.folder / "serving.json").read_text())["started"]:
-            children = subprocess.run(
-                ["pgrep", "-P", str(process["pid"])], capture_output=True, text=True, check=False
-            ).stdout.split()  # fmt: skip
-            for pid in (process["pid"], *map(int, children)):
+        """Pull the plug of the web server and the worker."""
+        for process in self._started():
+            for pid in (process["pid"], *children(process["pid"])):
                 os.kill(pid, signal.SIGKILL)
+
+    def worker(self):
+        """The id of the process that works on tasks; it is begun again when it dies."""
+        return next(iter(children(self._started()[-1]["pid"])), None)
+
+    def _started(self):
+        return json.loads((self.folder / "serving.json").read_text())["started"]
 
     def files(self):
         found = sorted(p for p in (self.folder / "files").rglob("*") if p.is_file())

@@ -187,26 +187,6 @@ def test_the_header_follows_the_course(zinc):
     assert plate["parts"] == ["lines"] and plate["next_step"] == "Bring the drawing onto the plate."
 
 
-def test_dust_is_counted_from_a_stored_photograph_and_logged(zinc):
-    photo = draw(np.random.default_rng(5), goal=0.5, lighter=True, metal="zinc")
-    upload = SimpleUploadedFile("g.png", _png(photo))
-    ids = new_id()
-    files = f"/api/rooms/{zinc.room.id}/files"
-    assert zinc.client.post(files, {"id": ids, "file": upload}).status_code == 201
-    body = {"picture": ids, "um_per_pixel": photo.um_per_pixel}
-    seen = zinc.must("POST", f"/plates/{zinc.plate}/coverage", body)
-    assert seen["covered"] == pytest.approx(photo.covered, abs=0.06)
-    assert Entry.objects.filter(kind="coverage").count() == 1
-    plain = SimpleUploadedFile("p.png", picture("PNG", (200, 200)))
-    other = new_id()
-    zinc.client.post(files, {"id": other, "file": plain})
-    status, reply = zinc.ask(
-        "POST", f"/plates/{zinc.plate}/coverage", {"picture": other, "um_per_pixel": 4}
-    )
-    assert status == 422 and reply["error"]["code"] == "no-grains"
-    assert Entry.objects.filter(kind="coverage").count() == 1
-
-
 def test_the_calculator_takes_an_upload_and_no_path(zinc):
     photo = draw(np.random.default_rng(6), goal=0.45, lighter=False, metal="copper")
     reply = zinc.client.post(

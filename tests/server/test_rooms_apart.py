@@ -29,7 +29,8 @@ def bodies(ids):
         ("POST", "/plates"): plate,
         ("PUT", "/plates/{plate}"): {"version": 1, "name": "stolen"},
         ("POST", "/plates/{plate}/course"): {"version": 1, "act": "done", "step": "cut"},
-        ("POST", "/plates/{plate}/coverage"): {"picture": ids["picture"], "um_per_pixel": 4},
+        ("POST", "/plates/{plate}/coverage"): {"id": new_id(), "picture": ids["picture"],
+                                               "um_per_pixel": 4},
         ("POST", "/timers"): {"id": new_id(), "what": "cooling", "seconds": 60,
                               "plate": ids["plate"]},
         ("POST", "/numbers"): {"id": new_id(), "mordant": "copper-ferric", "reason": "x",
@@ -66,6 +67,8 @@ def two(keeper, stranger):
     keeper.must("POST", "/timers", {"id": ids["timer"], "what": "cooling", "seconds": 60})
     keeper.must("PUT", "/recipes", {"id": ids["recipe"], "name": "x", "kind": "ink", "text": "x"})
     keeper.must("PUT", "/tools", {"id": ids["tool"], "name": "x", "kind": "needle"})
+    task = {"id": new_id(), "picture": ids["picture"], "um_per_pixel": 4}
+    ids["task"] = keeper.must("POST", f"/plates/{ids['plate']}/coverage", task)["id"]
     return keeper, stranger, ids | {"member": str(keeper.user.id)}
 
 

@@ -33,7 +33,8 @@ export const changeCourse = (room: string, plate: string, body: CourseAct) =>
     }),
   );
 
-export const measureDust = (room: string, plate: string, body: Shapes["CoverageIn"]) =>
+/** Ask for the grains to be counted; the answer is a task that is under way. */
+export const countDust = (room: string, plate: string, body: Shapes["CoverageIn"]) =>
   data(
     http.POST("/api/rooms/{room}/plates/{plate}/coverage", {
       params: { path: { room, plate } },

@@ -731,7 +731,7 @@ export interface paths {
         put?: never;
         /**
          * Post Coverage
-         * @description Measure the dust on a stored close photograph, and log it.
+         * @description Count the dust on a stored close photograph, as a task; its end is logged.
          */
         post: operations["server_courses_api_post_coverage"];
         delete?: never;
@@ -1122,6 +1122,66 @@ export interface paths {
          * @description Log events of a strip; those known already are passed over.
          */
         post: operations["server_strips_api_post_strip_events"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/tasks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Tasks
+         * @description List tasks, the newest first: all, those of a thing, those of a kind.
+         */
+        get: operations["server_tasks_api_get_tasks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/tasks/{task}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Task
+         * @description Show how far a task is.
+         */
+        get: operations["server_tasks_api_get_task"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/tasks/{task}/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Stop
+         * @description Stop a task; its worker lets go of it within a second.
+         */
+        post: operations["server_tasks_api_post_stop"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1947,6 +2007,11 @@ export interface components {
          * @description A close photograph, stored before, and its scale.
          */
         CoverageIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
             /**
              * Picture
              * Format: uuid
@@ -3454,6 +3519,17 @@ export interface components {
         Page_StripCard_: {
             /** Items */
             items: components["schemas"]["StripCard"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
+        /** Page[TaskOut] */
+        Page_TaskOut_: {
+            /** Items */
+            items: components["schemas"]["TaskOut"][];
             /** Page */
             page: number;
             /** Page Size */
@@ -5267,6 +5343,46 @@ export interface components {
             }[];
             /** Title */
             title: string;
+        };
+        /**
+         * TaskOut
+         * @description A task: how far it is, and what came of it.
+         */
+        TaskOut: {
+            /**
+             * About
+             * Format: uuid
+             */
+            about: string;
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+            /** Ended At */
+            ended_at: string | null;
+            fault: components["schemas"]["ErrorBody"] | null;
+            /** Given */
+            given: {
+                [key: string]: unknown;
+            };
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Progress */
+            progress: number;
+            result: components["schemas"]["DustCoverageOutput"] | null;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "waiting" | "doing" | "done" | "failed" | "stopped";
+            /** Turn */
+            turn: number;
         };
         /**
          * Temperature
@@ -7267,17 +7383,26 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
-            200: {
+            /** @description Accepted */
+            202: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DustCoverageOutput"];
+                    "application/json": components["schemas"]["TaskOut"];
                 };
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8297,6 +8422,114 @@ export interface operations {
             };
             /** @description Unprocessable Entity */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_tasks_api_get_tasks: {
+        parameters: {
+            query?: {
+                about?: string | null;
+                kind?: string;
+                page?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_TaskOut_"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_tasks_api_get_task: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                task: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_tasks_api_post_stop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                task: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,7 +1,8 @@
 import { act, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Course } from "../../../api/courses";
-import { fakeServer, plateId, told } from "../../../testing/server";
+import type { Task } from "../../../api/tasks";
+import { fakeServer, fault, listed, plateId, told } from "../../../testing/server";
 import { alerts, openAt, pick, press, type } from "../../../testing/show";
 
 const STEAM = plateId("Steam Stall");
@@ -123,30 +124,102 @@ test("ammonia is measured out for the amount wanted, comma or point", async () =
   expect(await screen.findByText(/water first: 0.48 L/)).toBeVisible();
 });
 
-test("the dust of a photograph is counted at its scale; a scale that cannot be is told", async () => {
-  const seen = {
-    covered: 0.42,
-    covered_spread: 0.02,
-    verdict: "good",
-    grains_per_mm2: 80,
-    median_grain_um: 60,
-    grains_are: "lighter",
-    reasons: [],
-    patches: [{ x: 0, y: 0, width: 0.5, height: 0.5, covered: 0.2, verdict: "too thin" }],
-  };
+const SEEN: NonNullable<Task["result"]> = {
+  tables: "1",
+  covered: 0.42,
+  covered_spread: 0.02,
+  verdict: "good",
+  grains_per_mm2: 80,
+  median_grain_um: 60,
+  grains_are: "lighter",
+  reasons: [],
+  patches: [{ x: 0, y: 0, width: 0.5, height: 0.5, covered: 0.2, verdict: "too thin" }],
+};
+const TASKS = `GET /tasks?about=${LANTERN}&kind=dust-coverage`;
+const COUNT = `POST /plates/${LANTERN}/coverage`;
+const task = (part: Partial<Task>) => ({
+  id: "count",
+  kind: "dust-coverage",
+  about: LANTERN,
+  given: { picture: "photo", um_per_pixel: 4 },
+  state: "waiting",
+  progress: 0,
+  turn: 0,
+  result: null,
+  fault: null,
+  created_at: "2026-01-01T00:00:00Z",
+  ended_at: null,
+  ...part,
+});
+
+async function counting(...first: ReturnType<typeof task>[]) {
+  let now = first;
   const server = fakeServer({
     "POST /files": { body: {} },
-    [`POST /plates/${LANTERN}/coverage`]: { body: seen },
+    [TASKS]: () => ({ body: listed(now) }),
+    [COUNT]: () => {
+      now = [task({})];
+      return { status: 202, body: now[0] };
+    },
+    "POST /tasks/count/stop": () => {
+      now = [task({ state: "stopped" })];
+      return { body: now[0] };
+    },
   });
   const dust = steps(LANTERN).find((step) => step.beside.includes("dust-count"));
   openAt(`/plates/${LANTERN}/course?step=${dust?.id}`);
   const input = await screen.findByLabelText("Close photograph of the dust");
+  return {
+    server,
+    tell: (part: Partial<Task>) => {
+      now = [task(part)];
+    },
+    give: () => userEvent.upload(input, new File(["x"], "dust.png", { type: "image/png" })),
+  };
+}
+
+test("a scale that cannot be is told before anything is sent", async () => {
+  const { server, give } = await counting();
   await type("One pixel shows", "900");
-  await userEvent.upload(input, new File(["x"], "dust.png", { type: "image/png" }));
+  await give();
   expect(alerts()).toEqual(["One pixel shows: 900 is not between 0.2 and 200 µm."]);
+  expect(server.sent).toEqual([]);
+});
+
+test("the dust of a photograph is counted: it waits, tells how far it is, and shows what it saw", async () => {
+  const { server, tell, give } = await counting();
   await type("One pixel shows", "4,5");
-  await userEvent.upload(input, new File(["x"], "dust.png", { type: "image/png" }));
+  await give();
+  expect(await screen.findByText(/^Waiting for its turn/)).toBeVisible();
+  expect(server.sent.map(({ call }) => call)).toEqual(["POST /files", COUNT]);
+  expect(server.last().body).toMatchObject({ um_per_pixel: 4.5, id: expect.any(String) });
+  tell({ state: "doing", progress: 0.28, turn: 1 });
+  expect(await screen.findByText(/^Counting the grains, 28 %/)).toBeVisible();
+  expect(screen.getByRole("progressbar")).toHaveAttribute("value", "0.28");
+  tell({ state: "doing", progress: 0.1, turn: 2 });
+  expect(await screen.findByText(/^Counting the grains, 10 %, begun again/)).toBeVisible();
+  tell({ state: "done", progress: 1, result: SEEN });
   expect(await screen.findByText("42 %")).toBeVisible();
-  expect(server.last().body).toMatchObject({ um_per_pixel: 4.5 });
+  expect(screen.queryByRole("progressbar")).toBeNull();
   expect(screen.getByText(/20 −/)).toBeVisible();
+});
+
+test("come back to, a count is as far as it is, and is stopped", async () => {
+  const { server } = await counting(task({ state: "doing", progress: 0.55, turn: 1 }));
+  expect(await screen.findByText(/^Counting the grains, 55 %/)).toBeVisible();
+  await press("Stop");
+  expect(await screen.findByText("Stopped. Nothing was written.")).toBeVisible();
+  expect(server.last().call).toBe("POST /tasks/count/stop");
+  expect(screen.getByRole("button", { name: "Count again at this scale" })).toBeVisible();
+});
+
+test("a count that came to nothing says why; the same photograph is counted at another scale", async () => {
+  const why = fault("image", "No grains can be told from the metal.") as Task["fault"];
+  const { server } = await counting(task({ state: "failed", fault: why }));
+  expect(await screen.findByRole("alert")).toHaveTextContent("No grains can be told");
+  await type("One pixel shows", "5");
+  await press("Count again at this scale");
+  await screen.findByText(/^Waiting for its turn/);
+  expect(server.sent).toHaveLength(1);
+  expect(server.last().body).toMatchObject({ picture: "photo", um_per_pixel: 5 });
 });

@@ -1,0 +1,34 @@
+"""Shapes of tasks."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Any, Literal
+from uuid import UUID
+
+from ninja import Schema
+
+from core.image.shapes import DustCoverageOutput
+from server.replies.errors import ErrorBody
+
+State = Literal["waiting", "doing", "done", "failed", "stopped"]
+Result = DustCoverageOutput
+"""What the kinds of tasks answer."""
+
+
+class TaskOut(Schema):
+    """A task: how far it is, and what came of it."""
+
+    id: UUID
+    kind: str
+    about: UUID
+    given: dict[str, Any]
+    state: State
+    progress: float
+    """Share done, 0 to 1."""
+    turn: int
+    """How often it was begun; more than once where a worker was lost."""
+    result: Result | None
+    fault: ErrorBody | None
+    created_at: datetime
+    ended_at: datetime | None

@@ -1,0 +1,22 @@
+import { queryOptions } from "@tanstack/react-query";
+import { data, http, type Shapes } from "./client";
+
+export type Task = Shapes["TaskOut"];
+export type Of = { about: string; kind: string };
+
+const LOOK_MS = 500;
+
+/** Whether a task is still to be waited for. */
+export const underWay = (task?: Task) => task?.state === "waiting" || task?.state === "doing";
+
+/** Tasks of a thing, the newest first; asked again and again while one is under way. */
+export const tasksQuery = (room: string, of: Of) =>
+  queryOptions({
+    queryKey: [room, "tasks", of],
+    queryFn: () =>
+      data(http.GET("/api/rooms/{room}/tasks", { params: { path: { room }, query: of } })),
+    refetchInterval: ({ state }) => (underWay(state.data?.items[0]) ? LOOK_MS : false),
+  });
+
+export const stopTask = (room: string, task: string) =>
+  data(http.POST("/api/rooms/{room}/tasks/{task}/stop", { params: { path: { room, task } } }));

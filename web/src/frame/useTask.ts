@@ -1,0 +1,26 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef } from "react";
+import { type Of, stopTask, type Task, tasksQuery, underWay } from "../api/tasks";
+import { useHere } from "./useHere";
+
+/** The newest task of a thing, as far as it is; what its end changes is asked for anew. */
+export function useTask(of: Of) {
+  const { room } = useHere();
+  const client = useQueryClient();
+  const { queryKey, ...query } = tasksQuery(room, of);
+  const task = useQuery({ queryKey, ...query }).data?.items[0];
+  const waited = useRef(false);
+  const open = underWay(task);
+  useEffect(() => {
+    if (waited.current && !open) client.invalidateQueries({ queryKey: [room] });
+    waited.current = open;
+  }, [client, room, open]);
+  const take = async (next: Task) => {
+    client.setQueryData(queryKey, (list) =>
+      list ? { ...list, items: [next, ...list.items.filter((each) => each.id !== next.id)] } : list,
+    );
+    await client.invalidateQueries({ queryKey });
+  };
+  const stop = useMutation({ mutationFn: (id: string) => stopTask(room, id), onSuccess: take });
+  return { task, open, take, stop };
+}
