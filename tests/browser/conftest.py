@@ -1,6 +1,10 @@
 """A live server on the built front end, and Debian's Chromium."""
 
+import os
+import subprocess
+import sys
 import time
+from urllib.parse import urlsplit
 
 import pytest
 from django.db import connection
@@ -37,6 +41,19 @@ def demo(live_server, transactional_db, page):
     yield page
     page.goto("about:blank")
     _wait_for_requests()
+
+
+@pytest.fixture
+def worker(demo, settings):
+    """A worker on the test's database, as ``./keen start`` begins one."""
+    at = urlsplit(os.environ["DATABASE_URL"])
+    database = at._replace(path=f"/{connection.settings_dict['NAME']}").geturl()
+    env = {**os.environ, "DATABASE_URL": database, "KEEN_MEDIA": str(settings.MEDIA_ROOT)}
+    command = [sys.executable, "server/manage.py", "worker"]
+    process = subprocess.Popen(command, cwd=settings.ROOT, env=env)
+    yield process
+    process.terminate()
+    process.wait(20)
 
 
 def _wait_for_requests():

@@ -155,13 +155,17 @@ def test_two_people_at_once_lose_nothing_they_typed(demo):
     assert Plan.objects.get(plate=rain).areas[0]["depth_um"] == 21
 
 
-def test_dust_is_counted_and_a_repair_joins_the_course(demo, tmp_path):
+def test_dust_is_counted_and_a_repair_joins_the_course(demo, worker, tmp_path):
     page = demo
     photo = draw(np.random.default_rng(9), goal=0.34, lighter=True, metal="copper")
     page.goto(f"{page.room}/plates/{LANTERN}/course?step=dust")
     path = photo.save(tmp_path / "dust.png")
     page.get_by_label("Close photograph of the dust").set_input_files(path)
-    expect(page.get_by_text("too thin", exact=False).first).to_be_visible(timeout=60_000)
+    expect(page.get_by_role("progressbar")).to_be_visible()
+    page.reload()
+    counted = page.get_by_alt_text("The photograph that was counted")
+    expect(counted).to_be_visible(timeout=60_000)
+    expect(page.get_by_role("progressbar")).to_have_count(0)
     page.goto(f"{page.room}/plates/{LANTERN}/course?step=proof")
     button(page, "Compare the ways").click()
     button(page, "Add its steps").first.click()

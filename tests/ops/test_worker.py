@@ -30,9 +30,13 @@ def house(tmp_path_factory):
 
 @pytest.fixture(scope="module")
 def photograph(house):
-    """A photograph that takes a few seconds to count."""
+    """A photograph that takes two or three seconds to count."""
+    return sent(house, 1500)
+
+
+def sent(house, side):
     photo, out, ids = draw(np.random.default_rng(5), goal=0.5), io.BytesIO(), str(uuid.uuid4())
-    Image.fromarray(np.tile(photo.pixels, (4, 4, 1))[:1500, :1500]).save(out, "PNG")
+    Image.fromarray(np.tile(photo.pixels, (5, 5, 1))[:side, :side]).save(out, "PNG")
     house.upload(f"{ROOM}/files", ids, out.getvalue())
     return ids
 
@@ -116,9 +120,9 @@ def test_stopped_the_calculation_ends_within_two_seconds(house, photograph):
     assert counted(house) == before
 
 
-def test_the_house_stops_in_the_middle_of_a_count_and_goes_on_with_it(house, photograph):
+def test_the_house_stops_in_the_middle_of_a_count_and_goes_on_with_it(house):
     before = counted(house)
-    task = ask_for(house, photograph, 8)
+    task = ask_for(house, sent(house, 2500), 8)
     task_when(house, task, under_way)
     house.keen("stop")
     house.start()
