@@ -4,9 +4,17 @@ from __future__ import annotations
 
 from typing import cast
 
+from pydantic import BaseModel
+
+from core.calculators import calculator
 from server.replies.errors import ErrorBody
 from server.tasks.models import Task
 from server.tasks.schemas import Result, State, TaskOut
+
+
+def answer(task: Task) -> BaseModel:
+    """Return what a task that is done came to, in the shape of its calculator."""
+    return calculator(task.kind).output.model_validate(task.result)
 
 
 def task_out(task: Task) -> TaskOut:
@@ -19,7 +27,7 @@ def task_out(task: Task) -> TaskOut:
         state=cast(State, task.state),
         progress=task.progress,
         turn=task.turn,
-        result=Result.model_validate(task.result) if task.result is not None else None,
+        result=cast(Result, answer(task)) if task.result is not None else None,
         fault=ErrorBody.model_validate(task.fault) if task.fault is not None else None,
         created_at=task.created_at,
         ended_at=task.ended_at,

@@ -2,15 +2,16 @@ import { queryOptions } from "@tanstack/react-query";
 import { data, http, type Shapes } from "./client";
 
 export type Task = Shapes["TaskOut"];
-export type Of = { about: string; kind: string };
+export type Asked = { about: string; kind: string };
 
 const LOOK_MS = 500;
 
 /** Whether a task is still to be waited for. */
-export const underWay = (task?: Task) => task?.state === "waiting" || task?.state === "doing";
+export const underWay = (task?: Pick<Task, "state">) =>
+  task?.state === "waiting" || task?.state === "doing";
 
 /** Tasks of a thing, the newest first; asked again and again while one is under way. */
-export const tasksQuery = (room: string, of: Of) =>
+export const tasksQuery = (room: string, of: Asked) =>
   queryOptions({
     queryKey: [room, "tasks", of],
     queryFn: () =>

@@ -1,14 +1,16 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
-import { type Of, stopTask, type Task, tasksQuery, underWay } from "../api/tasks";
+import { type Asked, stopTask, type Task, tasksQuery, underWay } from "../api/tasks";
 import { useHere } from "./useHere";
 
+type Of<Result> = Omit<Task, "result"> & { result: Result | null };
+
 /** The newest task of a thing, as far as it is; what its end changes is asked for anew. */
-export function useTask(of: Of) {
+export function useTask<Result extends NonNullable<Task["result"]>>(of: Asked) {
   const { room } = useHere();
   const client = useQueryClient();
   const { queryKey, ...query } = tasksQuery(room, of);
-  const task = useQuery({ queryKey, ...query }).data?.items[0];
+  const task = useQuery({ queryKey, ...query }).data?.items[0] as Of<Result> | undefined;
   const waited = useRef(false);
   const open = underWay(task);
   useEffect(() => {

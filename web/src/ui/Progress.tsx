@@ -2,7 +2,7 @@ import { type Task, underWay } from "../api/tasks";
 import { Button } from "./Button";
 import { Care } from "./Care";
 
-type Props = { task: Task; doing: string; stop: () => void };
+type Props = { task: Omit<Task, "given" | "result">; doing: string; stop: () => void };
 
 /** How far long work is, with the way to stop it; why it ended where it came to nothing. */
 export function Progress({ task, doing, stop }: Props) {

@@ -1,4 +1,5 @@
 import { useRef } from "react";
+import type { Shapes } from "../../../api/client";
 import { countDust } from "../../../api/courses";
 import type { Plate } from "../../../api/plates";
 import { pictureUrl, sendPicture } from "../../../api/proofs";
@@ -15,13 +16,17 @@ import { Progress } from "../../../ui/Progress";
 import { Section } from "../../../ui/Section";
 import { Counted } from "./Counted";
 
+type Coverage = Shapes["DustCoverageOutput"];
 const SHAPE = shapeOf("CoverageIn", { um_per_pixel: number("One pixel shows") });
 
 /** Count the dust from a close photograph: share, grains, and a map of thin and crowded patches. */
 export function Dust({ plate }: { plate: Plate }) {
   const { room } = useHere();
   const file = useRef<File | null>(null);
-  const { task, open, take, stop } = useTask({ about: plate.id, kind: "dust-coverage" });
+  const { task, open, take, stop } = useTask<Coverage>({
+    about: plate.id,
+    kind: "dust-coverage",
+  });
   const counted = task ? String(task.given.picture) : undefined;
   const form = useForm<{ um_per_pixel: number }, void>(SHAPE, {
     start: { um_per_pixel: "4" },
