@@ -12,7 +12,7 @@ from server.plates.models import Plate
 from server.rooms.models import Room
 from server.timers.models import Timer
 
-MOST_NEXT = 12
+MOST_NEXT = 7
 """Plates whose next step is shown: what fits under the ruler. The rack pages through the others."""
 
 

@@ -62,7 +62,7 @@ def test_two_hundred_plates_are_asked_for_with_at_most_25_queries(furnished, pat
 def test_the_bench_names_the_next_steps_and_counts_the_others(furnished):
     crowd(furnished, 200)
     bench = furnished.must("GET", "/bench")
-    assert (len(bench["next"]), bench["plates"]) == (12, 201)
+    assert (len(bench["next"]), bench["plates"]) == (7, 201)
 
 
 def test_a_plate_with_a_run_under_way_is_on_the_first_page_however_many_there_are(furnished):

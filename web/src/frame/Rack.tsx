@@ -12,6 +12,9 @@ import { LeftUntil } from "../ui/Ticking";
 import { useHere } from "./useHere";
 
 const TEN_CM_PX = 33;
+/** More do not fit beside a page of ordinary height: then the plates scroll by themselves. */
+const MOST_STANDING = 9;
+const LONG = "desk:sticky desk:top-0 desk:h-[calc(100dvh-44px)] desk:self-start";
 
 /** The plates asked for: all by themselves while one page holds them, else as the server finds them. */
 function useShelf() {
@@ -47,10 +50,11 @@ function useShelf() {
 export function Rack() {
   const { room } = useHere();
   const { away, search, list, total, plates, go, swap, find } = useShelf();
+  const long = plates.length > MOST_STANDING;
   return (
     <nav
       aria-label="Rack"
-      className="uprights relative flex min-h-0 flex-col border-r border-line bg-wood-pale/70 max-desk:flex-row max-desk:overflow-x-auto max-desk:border-r-0 max-desk:border-b max-desk:[scrollbar-width:none] print:hidden"
+      className={`uprights relative flex min-h-0 flex-col border-r border-line bg-wood-pale/70 max-desk:flex-row max-desk:overflow-x-auto max-desk:border-r-0 max-desk:border-b max-desk:[scrollbar-width:none] print:hidden ${long ? LONG : ""}`}
     >
       <div className="flex items-baseline justify-between pt-2.5 pr-3.5 pb-1.5 pl-4 max-desk:hidden">
         <h2 className="text-body">{away ? "Put away" : "Rack"}</h2>
@@ -66,12 +70,14 @@ export function Rack() {
         value={search}
         onChange={(event) => find(event.target.value)}
       />
-      <ul className="flex flex-1 flex-col max-desk:flex-row">
+      <ul
+        className={`flex flex-1 flex-col max-desk:flex-row ${long ? "desk:min-h-0 desk:overflow-y-auto desk:[scrollbar-width:thin]" : ""}`}
+      >
         {plates.map((plate) => (
           <Slot key={plate.id} plate={plate} />
         ))}
         {list && hasPages(list) ? (
-          <li className="border-b-2 border-wood-deep px-4 pb-3 max-desk:flex-none max-desk:border-b-0">
+          <li className="border-b-2 border-wood-deep px-4 pb-3 max-desk:flex-none max-desk:border-b-0 desk:[&_[role=status]]:order-first desk:[&_[role=status]]:basis-full">
             <Pages list={list} go={go} earlier="Before" later="After" />
           </li>
         ) : null}
