@@ -3,12 +3,15 @@ import json
 import subprocess
 import sys
 
+import numpy as np
 import pytest
 
 from core.calculators import REGISTRY, compute_text
 from core.cli import main
 from core.errors import CoreError
+from core.progress import part_of
 from tests.core.strips import CONDITIONS, PATCHES
+from tests.simulator.grain import draw
 
 STRIP = {"patches": [{"seconds": s, "lstar": v} for s, v in PATCHES], "conditions": CONDITIONS}
 
@@ -41,6 +44,27 @@ def test_a_row_says_what_its_input_says(name):
 def test_schema_is_json_schema(name):
     code, out, _ = run([name, "--schema"])
     assert code == 0 and {"input", "output"} <= json.loads(out).keys()
+
+
+def test_a_long_calculator_tells_how_far_it_is_and_answers_as_ever(tmp_path):
+    photo = draw(np.random.default_rng(3), goal=0.5)
+    given = {"image": photo.save(tmp_path / "dust.png"), "um_per_pixel": photo.um_per_pixel}
+    code, out, said = run(["dust-coverage", "--progress"], json.dumps(given))
+    shares = [json.loads(line)["progress"] for line in said.splitlines()]
+    assert code == 0 and len(shares) > 5 and shares == sorted(set(shares))
+    assert shares[0] > 0 and shares[-1] <= 1
+    assert run(["dust-coverage"], json.dumps(given)) == (0, out, "")
+
+
+def test_a_short_one_tells_nothing():
+    code, _, said = run(["fit-strip", "--progress"], json.dumps(STRIP))
+    assert (code, said) == (0, "")
+
+
+def test_a_step_tells_its_share_of_the_whole():
+    told = []
+    part_of(told.append, 0.2, 0.6)(0.5)
+    assert told == [pytest.approx(0.4)]
 
 
 def test_lines_go_on_after_a_bad_one():
