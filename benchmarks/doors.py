@@ -1,4 +1,4 @@
-"""Processor time of the command line over that of bare Python: ``python -m benchmarks.doors``."""
+"""Processor time of the command line over that of bare Python: ``python benchmarks/doors.py``."""
 
 import resource
 import subprocess
