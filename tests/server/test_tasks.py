@@ -172,6 +172,13 @@ def test_an_answer_that_comes_after_the_turn_was_lost_is_dropped(asked):
     assert (told(asked)["state"], counted()) == ("doing", 0)
 
 
+def test_what_lost_its_worker_again_and_again_is_given_up(asked):
+    Task.objects.update(turn=work_module.MOST_TURNS, state="doing")
+    assert not asked.work().ended  # it was never begun
+    now = told(asked)
+    assert (now["state"], now["fault"]["code"], counted()) == ("failed", "broke-off", 0)
+
+
 def test_a_task_of_another_room_is_nowhere(asked, stranger):
     for method, path in (("GET", ""), ("POST", "/stop")):
         for room in (None, asked.room.id):

@@ -7,12 +7,15 @@ import uuid
 from django.db import transaction
 from django.utils import timezone
 
-from server.tasks.child import Child, Ended, Failed
+from server.tasks.child import BROKE_OFF, Child, Ended, Failed
 from server.tasks.kinds import KINDS
 from server.tasks.models import OPEN, Task
 
 LOOK_SECONDS = 0.5
 """How often a worker looks whether its task was stopped or taken over."""
+
+MOST_TURNS = 5
+"""A task that lost its worker so often is not begun again: it may be what ends them."""
 
 
 def work_on(task_id: uuid.UUID) -> None:
@@ -37,9 +40,14 @@ def work_on(task_id: uuid.UUID) -> None:
 def _take(task_id: uuid.UUID) -> Task | None:
     """Return the task with a new turn begun; who worked on it before has lost his."""
     task = Task.objects.select_for_update().filter(id=task_id, state__in=OPEN).first()
-    if task is not None:
-        task.state, task.progress, task.turn = "doing", 0.0, task.turn + 1
-        task.save(update_fields=["state", "progress", "turn"])
+    if task is None:
+        return None
+    if task.turn >= MOST_TURNS:
+        task.state, task.fault, task.ended_at = "failed", BROKE_OFF, timezone.now()
+        task.save()
+        return None
+    task.state, task.progress, task.turn = "doing", 0.0, task.turn + 1
+    task.save(update_fields=["state", "progress", "turn"])
     return task
 
 
