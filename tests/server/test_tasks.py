@@ -93,7 +93,7 @@ def counted():
 def test_a_task_waits_in_the_queue_with_its_row(asked):
     now = told(asked)
     assert (now["state"], now["progress"], now["result"], now["turn"]) == ("waiting", 0, None, 0)
-    assert [job.args for job in ProcrastinateJob.objects.all()] == [{"task": asked.task}]
+    assert ProcrastinateJob.objects.filter(args={"task": asked.task}).count() == 1
     assert asked.must("GET", f"/tasks?about={asked.ids['plate']}&kind=dust-coverage")["total"] == 1
     assert asked.must("GET", f"/tasks?about={new_id()}")["total"] == 0
 
