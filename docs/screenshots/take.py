@@ -14,31 +14,44 @@ from playwright.sync_api import sync_playwright
 HERE = Path(__file__).parent
 sys.path.insert(0, str(HERE.parents[1]))
 
-from server.demo.room import ROOM_ID, make_id  # noqa: E402
 from tests.simulator.grain import draw  # noqa: E402
 
-LANTERN, RAIN = (f"/plates/{make_id(name)}" for name in ("Lantern Row", "Rain on Awnings"))
-RUN = f"/runs/{make_id('run')}"
 PAGES = {
     "bench": "/bench",
-    "plate": LANTERN,
-    "plan": f"{LANTERN}/plan/tones",
-    "lines": f"{RAIN}/plan/lines",
-    "course": f"{RAIN}/course?step=back",
-    "proof": f"{LANTERN}/proofs",
-    "strip": f"/strips/{make_id('Rosin last week')}",
-    "in-the-bath": RUN,
+    "plate": "{lantern}",
+    "plan": "{lantern}/plan/tones",
+    "lines": "{rain}/plan/lines",
+    "course": "{rain}/course?step=back",
+    "proof": "{lantern}/proofs",
+    "strip": "{strip}",
+    "in-the-bath": "{run}",
 }
 DESK, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
 SETTLED_MS = 1500
+THINGS = ("plates", "strips")
 
 
 class Camera:
     def __init__(self, page, base):
         self.page, self.base = page, base
 
+    def look_round(self):
+        """Learn where the demo's things are."""
+        self.room = self.page.url.split("/r/")[1].split("/")[0]
+        plates, strips = (self._named(f"/api/rooms/{self.room}/{what}") for what in THINGS)
+        self.at = {
+            "lantern": f"/plates/{plates['Lantern Row']['id']}",
+            "rain": f"/plates/{plates['Rain on Awnings']['id']}",
+            "strip": f"/strips/{strips['Rosin last week']['id']}",
+            "run": f"/runs/{plates['Lantern Row']['run']['id']}",
+        }
+
+    def _named(self, url):
+        listed = self.page.evaluate("async (url) => (await fetch(url)).json()", url)
+        return {each["name"]: each for each in listed["items"]}
+
     def open(self, path):
-        self.page.goto(f"{self.base}/r/{ROOM_ID}{path}")
+        self.page.goto(f"{self.base}/r/{self.room}{path.format(**self.at)}")
         self.page.wait_for_timeout(SETTLED_MS)
 
     def take(self, name):
@@ -51,6 +64,7 @@ def sign_in(camera):
     camera.take("sign-in")
     camera.page.get_by_role("button", name="Open the demo print room").click()
     camera.page.wait_for_url("**/bench")
+    camera.look_round()
 
 
 def faults(camera):
@@ -62,7 +76,7 @@ def faults(camera):
 
 
 def ground(camera):
-    camera.open(f"{LANTERN}/course?step=dust")
+    camera.open("{lantern}/course?step=dust")
     with tempfile.TemporaryDirectory() as folder:
         photo = draw(np.random.default_rng(9), goal=0.34, lighter=True, metal="copper")
         path = photo.save(Path(folder) / "dust.png")
@@ -80,7 +94,7 @@ def shop_book(camera):
 
 
 def out_of_the_bath(camera):
-    camera.open(RUN)
+    camera.open("{run}")
     camera.page.keyboard.press("Space")
     camera.page.wait_for_timeout(SETTLED_MS)
     camera.page.keyboard.press("c")
@@ -98,7 +112,7 @@ def main(base):
             camera.open(path)
             camera.take(name)
         camera.page.set_viewport_size(PHONE)
-        for name, path in (("phone-plate", LANTERN), ("phone-in-the-bath", RUN)):
+        for name, path in (("phone-plate", "{lantern}"), ("phone-in-the-bath", "{run}")):
             camera.open(path)
             camera.take(name)
         camera.page.set_viewport_size(DESK)
