@@ -50,12 +50,12 @@ def _dev_is_current() -> bool:
 
 def node_packages() -> None:
     """Install the front end's packages from the lock."""
+    node.ready()
     digest = _digest([WEB / "package-lock.json", WEB / "package.json"])
     stamp = WEB / "node_modules" / ".keen"
     if stamp.exists() and stamp.read_text() == digest:
         return
     say("installing front-end packages")
-    node.ready()
     node.run_npm("ci", "--no-audit", "--no-fund", what="npm ci")
     stamp.write_text(digest)
 

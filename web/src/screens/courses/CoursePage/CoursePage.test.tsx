@@ -1,6 +1,7 @@
 import { act, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Course } from "../../../api/courses";
+import { nowSeconds } from "../../../device/clock";
 import type { Task } from "../../../api/tasks";
 import { fakeServer, fault, listed, plateId, told } from "../../../testing/server";
 import { alerts, openAt, pick, press, type } from "../../../testing/show";
@@ -147,7 +148,7 @@ const task = (part: Partial<Task>) => ({
   turn: 0,
   result: null,
   fault: null,
-  created_at: "2026-01-01T00:00:00Z",
+  created_at: new Date(nowSeconds() * 1000).toISOString(),
   ended_at: null,
   ...part,
 });
@@ -202,6 +203,12 @@ test("the dust of a photograph is counted: it waits, tells how far it is, and sh
   expect(await screen.findByText("42 %")).toBeVisible();
   expect(screen.queryByRole("progressbar")).toBeNull();
   expect(screen.getByText(/20 −/)).toBeVisible();
+});
+
+test("a count that nothing takes up says so", async () => {
+  const minuteAgo = new Date(nowSeconds() * 1000 - 60_000).toISOString();
+  await counting(task({ created_at: minuteAgo }));
+  expect(await screen.findByText(/^Still waiting: nothing has taken it up yet/)).toBeVisible();
 });
 
 test("come back to, a count is as far as it is, and is stopped", async () => {
