@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import contextlib
 import json
 import selectors
 import subprocess
@@ -55,7 +56,7 @@ class Child:
         self._lines = selectors.DefaultSelector()
         self._lines.register(self._said, selectors.EVENT_READ)
         self._fault: dict[str, Any] = BROKE_OFF
-        with self._process.stdin as into:  # type: ignore[union-attr]
+        with contextlib.suppress(BrokenPipeError), self._process.stdin as into:  # type: ignore[union-attr]
             into.write(json.dumps(given).encode())
 
     @property

@@ -1,5 +1,6 @@
 """Long work: asked for once, told how far it is, ended once, stopped, begun again."""
 
+import dataclasses
 import io
 import threading
 import time
@@ -170,6 +171,18 @@ def test_an_answer_that_comes_after_the_turn_was_lost_is_dropped(asked):
 
     asked.work(0.3, lost)
     assert (told(asked)["state"], counted()) == ("doing", 0)
+
+
+@pytest.mark.parametrize("step", ["prepare", "keep"])
+def test_what_fails_around_the_calculation_ends_the_task_with_a_word(asked, monkeypatch, step):
+    def fail(task):
+        raise OSError("the disk is gone")
+
+    broken = dataclasses.replace(KINDS["dust-coverage"], **{step: fail})
+    monkeypatch.setitem(KINDS, "dust-coverage", broken)
+    asked.work(Answered(SEEN))
+    now = told(asked)
+    assert (now["state"], now["fault"]["code"], counted()) == ("failed", "broke-off", 0)
 
 
 def test_what_lost_its_worker_again_and_again_is_given_up(asked):

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import logging
 import uuid
 
 from django.db import transaction
@@ -10,6 +11,8 @@ from django.utils import timezone
 from server.tasks.child import BROKE_OFF, Child, Ended, Failed
 from server.tasks.kinds import KINDS
 from server.tasks.models import OPEN, Task
+
+log = logging.getLogger(__name__)
 
 LOOK_SECONDS = 0.5
 """How often a worker looks whether its task was stopped or taken over."""
@@ -28,12 +31,23 @@ def work_on(task_id: uuid.UUID) -> None:
     task = _take(task_id)
     if task is None:
         return
+    try:
+        told = _calculated(task)
+        if told is not None:
+            _end(task, told)
+    except Exception:  # whatever it is: a task that nobody works on must not look as if
+        log.exception("task %s broke off", task_id)
+        _end(task, Failed(BROKE_OFF))
+
+
+def _calculated(task: Task) -> Ended | None:
+    """Return what the calculation came to; None where the turn was lost or the task stopped."""
     kind = KINDS[task.kind]
     with Child(kind.calculator, kind.prepare(task)) as child:
         while (told := child.told_within(LOOK_SECONDS)) is None or isinstance(told, float):
             if not _still_mine(task, told):
-                return
-        _end(task, told)
+                return None
+        return told
 
 
 @transaction.atomic
