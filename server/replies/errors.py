@@ -17,6 +17,20 @@ from core.errors import CoreError
 from core.faults import fault_of, shown
 
 MOST_FAULTS = 50
+SAID_OF = {
+    200: "What was asked for.",
+    201: "Stored; sent twice it is stored once.",
+    202: "Under way, as a task.",
+    204: "Done.",
+    401: "Nobody is signed in.",
+    403: "The role does not carry it.",
+    404: "Not here, or another room's.",
+    409: "Changed meanwhile by somebody else.",
+    413: "Too large.",
+    422: "A value out of its limits, each fault with its field.",
+    429: "Too many tries.",
+}
+"""What an answer of a status means, at every endpoint."""
 REQUEST_PARTS = ("body", "query", "path", "form", "file", "payload")
 
 
@@ -147,6 +161,15 @@ def install(api: NinjaAPI) -> None:
 
 class HouseAPI(NinjaAPI):
     """The API whose faults know what they were validated by, for the units of their fields."""
+
+    def get_openapi_schema(self, **options: Any) -> Any:
+        """Return the schema, its answers in our words: Python changes its own."""
+        schema = super().get_openapi_schema(**options)
+        for path in schema["paths"].values():
+            for operation in path.values():
+                for status, answer in operation["responses"].items():
+                    answer["description"] = SAID_OF[int(status)]
+        return schema
 
     def validation_error_from_error_contexts(
         self, error_contexts: list[ValidationErrorContext[Any]]

@@ -5728,7 +5728,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5754,7 +5754,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5763,7 +5763,7 @@ export interface operations {
                     "application/json": components["schemas"]["AdviseOutput"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -5787,7 +5787,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5796,7 +5796,7 @@ export interface operations {
                     "application/json": components["schemas"]["BevelOutput"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -5820,7 +5820,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5829,7 +5829,7 @@ export interface operations {
                     "application/json": components["schemas"]["CleaningOrderOutput"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -5853,7 +5853,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5862,7 +5862,7 @@ export interface operations {
                     "application/json": components["schemas"]["CourseOutput"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -5886,7 +5886,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5895,7 +5895,7 @@ export interface operations {
                     "application/json": components["schemas"]["CutSheetOutput"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -5919,7 +5919,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5928,7 +5928,7 @@ export interface operations {
                     "application/json": components["schemas"]["DiluteOutput"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -5960,7 +5960,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -5969,7 +5969,7 @@ export interface operations {
                     "application/json": components["schemas"]["DustCoverageOutput"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -5993,7 +5993,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6002,7 +6002,7 @@ export interface operations {
                     "application/json": components["schemas"]["FitStripOutput"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -6026,7 +6026,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6035,7 +6035,7 @@ export interface operations {
                     "application/json": components["schemas"]["GroundCheckOutput"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -6059,7 +6059,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6068,7 +6068,7 @@ export interface operations {
                     "application/json": components["schemas"]["PlanBitesOutput"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -6092,7 +6092,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6101,7 +6101,7 @@ export interface operations {
                     "application/json": components["schemas"]["PlanLinesOutput"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -6125,7 +6125,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6134,7 +6134,7 @@ export interface operations {
                     "application/json": components["schemas"]["ReadCurveOutput"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -6158,7 +6158,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6167,7 +6167,7 @@ export interface operations {
                     "application/json": components["schemas"]["RepairRoutesOutput"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -6191,7 +6191,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6200,7 +6200,7 @@ export interface operations {
                     "application/json": components["schemas"]["RunSheet"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -6222,7 +6222,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6233,7 +6233,7 @@ export interface operations {
                     };
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -6253,7 +6253,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6275,7 +6275,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6284,7 +6284,7 @@ export interface operations {
                     "application/json": components["schemas"]["LinkInfo"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6310,14 +6310,14 @@ export interface operations {
             };
         };
         responses: {
-            /** @description No Content */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content?: never;
             };
-            /** @description Forbidden */
+            /** @description The role does not carry it. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -6326,7 +6326,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6335,7 +6335,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -6355,7 +6355,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6381,7 +6381,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
+            /** @description Stored; sent twice it is stored once. */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -6390,7 +6390,7 @@ export interface operations {
                     "application/json": components["schemas"]["RoomOut"];
                 };
             };
-            /** @description Conflict */
+            /** @description Changed meanwhile by somebody else. */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -6399,7 +6399,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -6423,7 +6423,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6432,7 +6432,7 @@ export interface operations {
                     "application/json": components["schemas"]["Page_BathOut_"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6458,7 +6458,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
+            /** @description Stored; sent twice it is stored once. */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -6467,7 +6467,7 @@ export interface operations {
                     "application/json": components["schemas"]["BathOut"];
                 };
             };
-            /** @description Forbidden */
+            /** @description The role does not carry it. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -6476,7 +6476,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6485,7 +6485,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Conflict */
+            /** @description Changed meanwhile by somebody else. */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -6494,7 +6494,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -6517,7 +6517,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6526,7 +6526,7 @@ export interface operations {
                     "application/json": components["schemas"]["BathOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6553,7 +6553,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6562,7 +6562,7 @@ export interface operations {
                     "application/json": components["schemas"]["BathOut"];
                 };
             };
-            /** @description Forbidden */
+            /** @description The role does not carry it. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -6571,7 +6571,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6580,7 +6580,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Conflict */
+            /** @description Changed meanwhile by somebody else. */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -6589,7 +6589,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -6614,7 +6614,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6623,7 +6623,7 @@ export interface operations {
                     "application/json": components["schemas"]["Page_ReadingOut_"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6650,7 +6650,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
+            /** @description Stored; sent twice it is stored once. */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -6659,7 +6659,7 @@ export interface operations {
                     "application/json": components["schemas"]["BathOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6668,7 +6668,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -6690,7 +6690,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6699,7 +6699,7 @@ export interface operations {
                     "application/json": components["schemas"]["Bench"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6736,7 +6736,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
+            /** @description Stored; sent twice it is stored once. */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -6745,7 +6745,7 @@ export interface operations {
                     "application/json": components["schemas"]["PictureOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6754,7 +6754,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Request Entity Too Large */
+            /** @description Too large. */
             413: {
                 headers: {
                     [name: string]: unknown;
@@ -6763,7 +6763,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -6786,14 +6786,14 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content?: never;
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6816,14 +6816,14 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content?: never;
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6849,7 +6849,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
+            /** @description Stored; sent twice it is stored once. */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -6858,7 +6858,7 @@ export interface operations {
                     "application/json": components["schemas"]["LinkOut"];
                 };
             };
-            /** @description Forbidden */
+            /** @description The role does not carry it. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -6867,7 +6867,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6876,7 +6876,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -6898,7 +6898,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6907,7 +6907,7 @@ export interface operations {
                     "application/json": components["schemas"]["MemberOut"][];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6934,7 +6934,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -6943,7 +6943,7 @@ export interface operations {
                     "application/json": components["schemas"]["MemberOut"];
                 };
             };
-            /** @description Forbidden */
+            /** @description The role does not carry it. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -6952,7 +6952,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6961,7 +6961,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -6984,14 +6984,14 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description No Content */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content?: never;
             };
-            /** @description Forbidden */
+            /** @description The role does not carry it. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -7000,7 +7000,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7009,7 +7009,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -7033,7 +7033,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -7042,7 +7042,7 @@ export interface operations {
                     "application/json": components["schemas"]["Page_OwnNumberOut_"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7068,7 +7068,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
+            /** @description Stored; sent twice it is stored once. */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -7077,7 +7077,7 @@ export interface operations {
                     "application/json": components["schemas"]["OwnNumberOut"];
                 };
             };
-            /** @description Forbidden */
+            /** @description The role does not carry it. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -7086,7 +7086,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7095,7 +7095,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -7122,7 +7122,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -7131,7 +7131,7 @@ export interface operations {
                     "application/json": components["schemas"]["Page_PlateCard_"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7157,7 +7157,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
+            /** @description Stored; sent twice it is stored once. */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -7166,7 +7166,7 @@ export interface operations {
                     "application/json": components["schemas"]["PlateOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7175,7 +7175,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Conflict */
+            /** @description Changed meanwhile by somebody else. */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -7184,7 +7184,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -7207,7 +7207,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -7216,7 +7216,7 @@ export interface operations {
                     "application/json": components["schemas"]["PlateOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7243,7 +7243,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -7252,7 +7252,7 @@ export interface operations {
                     "application/json": components["schemas"]["PlateOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7261,7 +7261,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Conflict */
+            /** @description Changed meanwhile by somebody else. */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -7270,7 +7270,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -7293,7 +7293,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -7302,7 +7302,7 @@ export interface operations {
                     "application/json": components["schemas"]["CourseOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7329,7 +7329,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -7338,7 +7338,7 @@ export interface operations {
                     "application/json": components["schemas"]["CourseOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7347,7 +7347,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Conflict */
+            /** @description Changed meanwhile by somebody else. */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -7356,7 +7356,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -7383,7 +7383,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Accepted */
+            /** @description Under way, as a task. */
             202: {
                 headers: {
                     [name: string]: unknown;
@@ -7392,7 +7392,7 @@ export interface operations {
                     "application/json": components["schemas"]["TaskOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7401,7 +7401,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Conflict */
+            /** @description Changed meanwhile by somebody else. */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -7410,7 +7410,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -7435,7 +7435,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -7444,7 +7444,7 @@ export interface operations {
                     "application/json": components["schemas"]["PlanOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7471,7 +7471,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -7480,7 +7480,7 @@ export interface operations {
                     "application/json": components["schemas"]["PlanOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7489,7 +7489,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Conflict */
+            /** @description Changed meanwhile by somebody else. */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -7498,7 +7498,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -7525,7 +7525,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -7534,7 +7534,7 @@ export interface operations {
                     "application/json": components["schemas"]["PlanOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7543,7 +7543,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -7568,14 +7568,14 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content?: never;
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7600,7 +7600,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -7609,7 +7609,7 @@ export interface operations {
                     "application/json": components["schemas"]["Page_ProofOut_"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7635,7 +7635,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
+            /** @description Stored; sent twice it is stored once. */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -7644,7 +7644,7 @@ export interface operations {
                     "application/json": components["schemas"]["ProofOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7653,7 +7653,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Conflict */
+            /** @description Changed meanwhile by somebody else. */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -7662,7 +7662,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -7685,7 +7685,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -7694,7 +7694,7 @@ export interface operations {
                     "application/json": components["schemas"]["ProofOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7718,7 +7718,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -7727,7 +7727,7 @@ export interface operations {
                     "application/json": components["schemas"]["Page_RecipeOut_"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7753,7 +7753,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -7762,7 +7762,7 @@ export interface operations {
                     "application/json": components["schemas"]["RecipeOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7771,7 +7771,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Conflict */
+            /** @description Changed meanwhile by somebody else. */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -7780,7 +7780,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -7806,7 +7806,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -7815,7 +7815,7 @@ export interface operations {
                     "application/json": components["schemas"]["Page_EntryOut_"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7841,7 +7841,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
+            /** @description Stored; sent twice it is stored once. */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -7850,7 +7850,7 @@ export interface operations {
                     "application/json": components["schemas"]["EntryOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7859,7 +7859,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -7883,14 +7883,14 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content?: never;
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7915,7 +7915,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -7924,7 +7924,7 @@ export interface operations {
                     "application/json": components["schemas"]["Page_RunOut_"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7950,7 +7950,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
+            /** @description Stored; sent twice it is stored once. */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -7959,7 +7959,7 @@ export interface operations {
                     "application/json": components["schemas"]["RunOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7968,7 +7968,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Conflict */
+            /** @description Changed meanwhile by somebody else. */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -7977,7 +7977,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -8000,7 +8000,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8009,7 +8009,7 @@ export interface operations {
                     "application/json": components["schemas"]["RunOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8032,7 +8032,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8041,7 +8041,7 @@ export interface operations {
                     "application/json": components["schemas"]["RunOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8050,7 +8050,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -8077,7 +8077,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8086,7 +8086,7 @@ export interface operations {
                     "application/json": components["schemas"]["RunOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8095,7 +8095,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -8117,7 +8117,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8126,7 +8126,7 @@ export interface operations {
                     "application/json": components["schemas"]["ShopBook"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8150,7 +8150,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8159,7 +8159,7 @@ export interface operations {
                     "application/json": components["schemas"]["Page_StripCard_"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8185,7 +8185,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
+            /** @description Stored; sent twice it is stored once. */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -8194,7 +8194,7 @@ export interface operations {
                     "application/json": components["schemas"]["StripOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8203,7 +8203,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Conflict */
+            /** @description Changed meanwhile by somebody else. */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -8212,7 +8212,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -8235,7 +8235,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8244,7 +8244,7 @@ export interface operations {
                     "application/json": components["schemas"]["StripOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8271,7 +8271,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8280,7 +8280,7 @@ export interface operations {
                     "application/json": components["schemas"]["StripOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8289,7 +8289,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Conflict */
+            /** @description Changed meanwhile by somebody else. */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -8298,7 +8298,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -8325,7 +8325,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8334,7 +8334,7 @@ export interface operations {
                     "application/json": components["schemas"]["Answer"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8343,7 +8343,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -8366,7 +8366,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8375,7 +8375,7 @@ export interface operations {
                     "application/json": components["schemas"]["StripBites"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8402,7 +8402,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8411,7 +8411,7 @@ export interface operations {
                     "application/json": components["schemas"]["StripBites"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8420,7 +8420,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -8446,7 +8446,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8455,7 +8455,7 @@ export interface operations {
                     "application/json": components["schemas"]["Page_TaskOut_"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8478,7 +8478,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8487,7 +8487,7 @@ export interface operations {
                     "application/json": components["schemas"]["TaskOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8510,7 +8510,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8519,7 +8519,7 @@ export interface operations {
                     "application/json": components["schemas"]["TaskOut"];
                 };
             };
-            /** @description Forbidden */
+            /** @description The role does not carry it. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -8528,7 +8528,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8552,7 +8552,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8561,7 +8561,7 @@ export interface operations {
                     "application/json": components["schemas"]["Page_TimerOut_"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8587,7 +8587,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
+            /** @description Stored; sent twice it is stored once. */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -8596,7 +8596,7 @@ export interface operations {
                     "application/json": components["schemas"]["TimerOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8605,7 +8605,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Conflict */
+            /** @description Changed meanwhile by somebody else. */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -8614,7 +8614,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -8637,7 +8637,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8646,7 +8646,7 @@ export interface operations {
                     "application/json": components["schemas"]["TimerOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8670,7 +8670,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8679,7 +8679,7 @@ export interface operations {
                     "application/json": components["schemas"]["Page_ToolOut_"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8705,7 +8705,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8714,7 +8714,7 @@ export interface operations {
                     "application/json": components["schemas"]["ToolOut"];
                 };
             };
-            /** @description Not Found */
+            /** @description Not here, or another room's. */
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8723,7 +8723,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Conflict */
+            /** @description Changed meanwhile by somebody else. */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -8732,7 +8732,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -8752,7 +8752,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8776,7 +8776,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8785,7 +8785,7 @@ export interface operations {
                     "application/json": components["schemas"]["Session"];
                 };
             };
-            /** @description Unauthorized */
+            /** @description Nobody is signed in. */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -8794,7 +8794,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Forbidden */
+            /** @description The role does not carry it. */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -8803,7 +8803,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -8812,7 +8812,7 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Too Many Requests */
+            /** @description Too many tries. */
             429: {
                 headers: {
                     [name: string]: unknown;
@@ -8832,7 +8832,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description No Content */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -8854,7 +8854,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
@@ -8863,7 +8863,7 @@ export interface operations {
                     "application/json": components["schemas"]["Me"];
                 };
             };
-            /** @description Unprocessable Entity */
+            /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
                     [name: string]: unknown;
