@@ -28,8 +28,8 @@ def get_tasks(
     kind: str = Query("", max_length=40),
     page: int = Query(1, ge=1),
 ) -> Page[TaskOut]:
-    """List tasks, the newest first: all, those of a thing, those of a kind."""
-    rows = Task.objects.filter(room=enter(signed_in(request), room, "look")).order_by("-created_at")
+    """List tasks, the one asked for last first: all, those of a thing, those of a kind."""
+    rows = Task.objects.filter(room=enter(signed_in(request), room, "look")).order_by("-asked_at")
     if about is not None:
         rows = rows.filter(about=about)
     if kind:

@@ -29,10 +29,12 @@ class Task(RoomThing):
     result = models.JSONField(null=True)
     fault = models.JSONField(null=True)
     made_by = models.ForeignKey(User, models.PROTECT, related_name="+")
+    asked_at = models.DateTimeField()
+    """When it was asked for last: done before, it may be asked for again."""
     ended_at = models.DateTimeField(null=True)
 
     class Meta:
-        indexes: ClassVar = [models.Index(fields=["room", "about", "kind", "-created_at"])]
+        indexes: ClassVar = [models.Index(fields=["room", "about", "kind", "-asked_at"])]
         constraints: ClassVar = [
             models.UniqueConstraint(
                 fields=["room", "kind", "digest"],

@@ -124,6 +124,14 @@ def test_the_same_work_asked_again_is_the_task_it_was(asked, state):
     assert Task.objects.count() == 2
 
 
+def test_done_before_and_asked_for_again_it_is_the_newest(asked):
+    asked.work(Answered(SEEN))
+    other = asked.ask_for(new_id(), um_per_pixel=5)[1]["id"]
+    assert [each["id"] for each in asked.must("GET", "/tasks")["items"]] == [other, asked.task]
+    assert asked.ask_for(new_id())[1]["id"] == asked.task
+    assert [each["id"] for each in asked.must("GET", "/tasks")["items"]] == [asked.task, other]
+
+
 def test_a_fault_is_told_in_the_form_of_every_fault_and_nothing_is_logged(asked):
     fault = {"code": "no-grains", "field": "image", "value": None, "allowed": "a photograph",
              "unit": "", "text": "No grains."}  # fmt: skip

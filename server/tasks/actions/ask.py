@@ -8,6 +8,7 @@ import uuid
 from typing import Any
 
 from django.db import IntegrityError, transaction
+from django.utils import timezone
 
 from server.accounts.models import User
 from server.rooms.models import Room
@@ -53,9 +54,18 @@ def ask_for(
     same = Task.objects.filter(room=room, kind=kind)
     before = same.filter(id=task_id).first() or _held(same, digest)
     if before is not None:
+        before.asked_at = timezone.now()
+        before.save(update_fields=["asked_at"])
         return before
     task = Task(
-        id=task_id, room=room, kind=kind, about=about, given=given, digest=digest, made_by=user
+        id=task_id,
+        room=room,
+        kind=kind,
+        about=about,
+        given=given,
+        digest=digest,
+        made_by=user,
+        asked_at=timezone.now(),
     )
     try:
         with transaction.atomic():

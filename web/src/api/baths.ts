@@ -1,6 +1,6 @@
-import { keepPreviousData, queryOptions } from "@tanstack/react-query";
+import { queryOptions } from "@tanstack/react-query";
 import { data, http, type Shapes } from "./client";
-import { everyPage, pageAsked } from "./pages";
+import { everyPage, keepPageOf, pageAsked } from "./pages";
 
 export type Bath = Shapes["BathOut"];
 
@@ -33,7 +33,7 @@ export const readingsQuery = (room: string, bath: string, page: number) =>
           params: { path: { room, bath }, query: { page: pageAsked(page) } },
         }),
       ),
-    placeholderData: keepPreviousData,
+    placeholderData: keepPageOf(bath),
   });
 
 export const makeBath = (room: string, body: Shapes["BathIn"]) =>

@@ -1,5 +1,5 @@
 import { listed } from "../testing/server";
-import { everyPage, hasPages, pageAsked } from "./pages";
+import { everyPage, hasPages, keepPageOf, pageAsked } from "./pages";
 
 test.each([
   [0, [1]],
@@ -25,4 +25,11 @@ test("a list has pages where one does not hold it; its first needs no number", (
     true,
   ]);
   expect([pageAsked(1), pageAsked(2)]).toEqual([undefined, 2]);
+});
+
+test("the page before is kept for the same thing only", () => {
+  const keep = keepPageOf("plate-a");
+  expect(keep("page", { queryKey: ["room", "proofs", "plate-a", { page: 1 }] })).toBe("page");
+  expect(keep("page", { queryKey: ["room", "proofs", "plate-b", { page: 1 }] })).toBeUndefined();
+  expect(keep("page")).toBeUndefined();
 });

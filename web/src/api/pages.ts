@@ -14,6 +14,12 @@ export async function everyPage<Item>(
 /** The page as it is asked for: the first is what an address without one answers. */
 export const pageAsked = (page: number) => (page > 1 ? page : undefined);
 
+/** Keep the page before while the next is asked for, of the same thing only: never another plate's. */
+export const keepPageOf =
+  (thing: string) =>
+  <List>(before: List | undefined, query?: { queryKey: readonly unknown[] }) =>
+    query?.queryKey.includes(thing) ? before : undefined;
+
 /** Whether a list has more than one page. */
 export const hasPages = (list?: Pick<Paged<unknown>, "total" | "page_size">) =>
   list !== undefined && list.total > list.page_size;

@@ -1,6 +1,6 @@
-import { keepPreviousData, queryOptions } from "@tanstack/react-query";
+import { queryOptions } from "@tanstack/react-query";
 import { cookie, data, errorOf, http, type Shapes } from "./client";
-import { pageAsked } from "./pages";
+import { keepPageOf, pageAsked } from "./pages";
 
 export type Proof = Shapes["ProofOut"];
 
@@ -13,7 +13,7 @@ export const proofsQuery = (room: string, plate: string, page = 1) =>
           params: { path: { room }, query: { plate, page: pageAsked(page) } },
         }),
       ),
-    placeholderData: keepPreviousData,
+    placeholderData: keepPageOf(plate),
   });
 
 export const logProof = (room: string, body: Shapes["ProofIn"]) =>

@@ -1137,7 +1137,7 @@ export interface paths {
         };
         /**
          * Get Tasks
-         * @description List tasks, the newest first: all, those of a thing, those of a kind.
+         * @description List tasks, the one asked for last first: all, those of a thing, those of a kind.
          */
         get: operations["server_tasks_api_get_tasks"];
         put?: never;

@@ -1,8 +1,8 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 import { hasPages } from "../api/pages";
-import { type PlateCard, platesQuery } from "../api/plates";
+import { type Asked, type PlateCard, platesQuery } from "../api/plates";
 import { PlateEdge } from "../figures/PlateEdge";
 import { TextButton } from "../ui/Button";
 import { Mark, placeMark } from "../ui/Mark";
@@ -24,7 +24,11 @@ function useShelf() {
   const [page, setPage] = useState(1);
   const opened = useQuery(platesQuery(room, { away })).data;
   const asked = hasPages(opened) ? { away, search, page } : { away };
-  const found = useQuery({ ...platesQuery(room, asked), placeholderData: keepPreviousData }).data;
+  const found = useQuery({
+    ...platesQuery(room, asked),
+    placeholderData: (before, query) =>
+      (query?.queryKey[2] as Asked | undefined)?.away === away ? before : undefined,
+  }).data;
   const words = search.toLowerCase();
   return {
     away,
