@@ -130,6 +130,7 @@ def check(given: argparse.Namespace) -> int:
     """Run lint, types and architecture."""
     _set_up(dev=True)
     build.node_packages()
+    postgres.start()
     return checks.check()
 
 

@@ -15,6 +15,7 @@ from server.overview.api import router as overview
 from server.proofs.api import router as proofs
 from server.record.api import router as record
 from server.replies.errors import HouseAPI, install
+from server.replies.json_text import HouseParser, HouseRenderer
 from server.runs.api import clock
 from server.runs.api import router as runs
 from server.shopbook.api import router as shopbook
@@ -31,6 +32,8 @@ api = HouseAPI(
     openapi_url="/schema",
     docs_url="/docs",
     urls_namespace="api",
+    parser=HouseParser(),
+    renderer=HouseRenderer(),
 )
 install(api)
 

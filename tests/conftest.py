@@ -20,4 +20,5 @@ def _cheap_passwords(request):
 
 
 def _has_database(request):
-    return "db" in request.fixturenames or request.node.get_closest_marker("django_db")
+    asked = {"db", "transactional_db"} & set(request.fixturenames)
+    return asked or request.node.get_closest_marker("django_db")

@@ -6,6 +6,8 @@ import json
 
 from core.events.fold import NOTICE_TEXTS, SAME_PRESS_SECONDS
 from core.events.kinds import KINDS
+from core.kinetics.shapes import LONGEST_SECONDS
+from core.stages.shapes import MOST_DONE
 
 
 def kinds_json() -> str:
@@ -23,6 +25,8 @@ def kinds_json() -> str:
         },
         "notices": NOTICE_TEXTS,
         "same_press_seconds": SAME_PRESS_SECONDS,
+        "longest_seconds": LONGEST_SECONDS,
+        "most_dips": MOST_DONE,
     }
     return json.dumps(told, indent=2, ensure_ascii=False) + "\n"
 

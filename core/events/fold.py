@@ -7,7 +7,8 @@ The browser folds the same events by the same rules; ``tests/golden`` holds both
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from bisect import bisect_right
+from collections.abc import Collection, Iterable, Sequence
 from dataclasses import dataclass
 from typing import Literal
 from uuid import UUID
@@ -15,7 +16,9 @@ from uuid import UUID
 from core.events.event import Event
 from core.events.kinds import Covered, Dip, Lift, Neutralised, Rinsed, Temperature
 from core.events.undo import holding, in_order, taken_back
+from core.kinetics.shapes import LONGEST_SECONDS
 from core.schema import Shape
+from core.stages.shapes import MOST_DONE
 
 SAME_PRESS_SECONDS = 0.5
 """A dip and a lift nearer than this are one press that bounced: no hand does both.
@@ -38,8 +41,9 @@ class Immersion(Shape):
 
 
 NoticeCode = Literal[
-    "already-in-bath", "lift-waits-for-dip", "second-lift", "pressed-twice", "undone"
-]
+    "already-in-bath", "lift-waits-for-dip", "second-lift", "pressed-twice", "undone",
+    "too-long", "too-many", "unknown-area",
+]  # fmt: skip
 
 
 class Notice(Shape):
@@ -76,7 +80,9 @@ class RunState(Shape):
         return [dip for dip in self.dips if dip.lifted_seconds is not None]
 
 
-def fold(events: Iterable[Event], bath: BathLine = ()) -> RunState:
+def fold(
+    events: Iterable[Event], bath: BathLine = (), areas: Collection[str] | None = None
+) -> RunState:
     """Return the state that follows from events, whatever their order of arrival.
 
     Parameters
@@ -85,6 +91,8 @@ def fold(events: Iterable[Event], bath: BathLine = ()) -> RunState:
     bath : sequence of (second since the epoch, °C)
         What others read of the bath, oldest first; tells how warm it was where the subject's own
         events do not.
+    areas : collection of str or None
+        Names that may be open or covered; others are left out and named in a notice. None: any.
 
     Returns
     -------
@@ -95,6 +103,8 @@ def fold(events: Iterable[Event], bath: BathLine = ()) -> RunState:
     live, bounced = _without_bounces(holding(ordered))
     notices = [_notice(event, "undone") for event in ordered if event.id in gone]
     notices += [_notice(event, "pressed-twice") for event in bounced]
+    live, strange = _known_areas_only(live, areas)
+    notices += [_notice(event, "unknown-area") for event in strange]
     opened, said = _dips(live)
     dead_readings = [e for e in ordered if e.id in gone and isinstance(e.data, Temperature)]
     warm = _Warmth(_celsius(live), _celsius(dead_readings), bath)
@@ -116,6 +126,28 @@ def _without_bounces(live: list[Event]) -> tuple[list[Event], list[Event]]:
     return kept, bounced
 
 
+def _known_areas_only(
+    live: list[Event], areas: Collection[str] | None
+) -> tuple[list[Event], list[Event]]:
+    """Return events with the known areas alone, and those that named others."""
+    if areas is None:
+        return live, []
+    kept = [_with_known(event, areas) for event in live]
+    return kept, [event for event, known in zip(live, kept, strict=True) if event is not known]
+
+
+def _with_known(event: Event, areas: Collection[str]) -> Event:
+    said = event.data
+    if not isinstance(said, (Dip, Covered)):
+        return event
+    column = "open" if isinstance(said, Dip) else "areas"
+    named: list[str] = getattr(said, column)
+    known = [name for name in named if name in areas]
+    if known == named:
+        return event
+    return event.model_copy(update={"data": said.model_copy(update={column: known})})
+
+
 def _same_press(first: Event, second: Event) -> bool:
     return (
         second.at_seconds - first.at_seconds < SAME_PRESS_SECONDS
@@ -130,6 +162,10 @@ NOTICE_TEXTS: dict[NoticeCode, str] = {
     "second-lift": "This dip was lifted before. The first lift counts; this one is kept.",
     "pressed-twice": "Pressed twice in one moment. The first press counts; this one is kept.",
     "undone": "Taken back.",
+    "too-long": "No bite is reckoned past 6 h: this lift is kept and does not count. Say when the "
+    "plate was lifted.",
+    "too-many": "More dips than can be reckoned in one run. This one is kept and does not count.",
+    "unknown-area": "It names an area that this plate does not have. The others count.",
 }
 
 
@@ -156,35 +192,63 @@ def _dips(live: list[Event]) -> tuple[list[_Open], list[Notice]]:
     lifts = [(event, event.data) for event in live if isinstance(event.data, Lift)]
     opened: list[_Open] = []
     notices: list[Notice] = []
+    refused: set[UUID] = set()
     for event in live:
         if not isinstance(event.data, Dip):
             continue
-        lift = _lift_of(event, lifts)
         last = opened[-1] if opened else None
-        if last is None or (last.lift is not None and last.lift.at_seconds <= event.at_seconds):
-            opened.append(_Open(event, event.data, {event.id}, lift))
-            continue
-        last.names.add(event.id)
-        last.lift = min((x for x in (last.lift, lift) if x), key=_when, default=None)
-        notices.append(_notice(event, "already-in-bath"))
+        if last is not None and not _over(last, event):
+            last.names.add(event.id)
+            both = (last.lift, _lift_of(event, lifts, last.event.at_seconds))
+            last.lift = min((lift for lift in both if lift), key=_when, default=None)
+            notices.append(_notice(event, "already-in-bath"))
+        elif len(opened) == MOST_DONE:
+            refused.add(event.id)
+            notices.append(_notice(event, "too-many"))
+        else:
+            opened.append(
+                _Open(event, event.data, {event.id}, _lift_of(event, lifts, event.at_seconds))
+            )
     used = {dip.lift.id for dip in opened if dip.lift is not None}
-    known = {name for dip in opened for name in dip.names}
-    return opened, notices + [_lift_notice(e, x, known) for e, x in lifts if e.id not in used]
+    return opened, notices + [
+        _lift_notice(event, said, opened, refused) for event, said in lifts if event.id not in used
+    ]
+
+
+def _over(dip: _Open, event: Event) -> bool:
+    """Tell whether an immersion was over when something else happened."""
+    return dip.lift is not None and dip.lift.at_seconds <= event.at_seconds
 
 
 def _when(event: Event) -> float:
     return event.at_seconds
 
 
-def _lift_of(dip: Event, lifts: list[tuple[Event, Lift]]) -> Event | None:
-    """Return the first lift that names the dip, else the first nameless lift after it."""
-    named = (event for event, said in lifts if said.dip == dip.id)
-    nameless = (e for e, said in lifts if said.dip is None and e.at_seconds >= dip.at_seconds)
+def _lift_of(dip: Event, lifts: list[tuple[Event, Lift]], since: float) -> Event | None:
+    """Return the first lift that names the dip, else the first nameless lift after it.
+
+    One that comes later than a bite ``since`` that second can last is no lift of it.
+    """
+    latest = since + LONGEST_SECONDS
+    named = (e for e, said in lifts if said.dip == dip.id and e.at_seconds <= latest)
+    nameless = (
+        e for e, said in lifts if said.dip is None and dip.at_seconds <= e.at_seconds <= latest
+    )
     return next(named, None) or next(nameless, None)
 
 
-def _lift_notice(event: Event, lift: Lift, known: set[UUID]) -> Notice:
-    return _notice(event, "second-lift" if lift.dip in known else "lift-waits-for-dip")
+def _lift_notice(event: Event, lift: Lift, opened: list[_Open], refused: set[UUID]) -> Notice:
+    if lift.dip in refused:
+        return _notice(event, "too-many")
+    mine = next((dip for dip in opened if lift.dip in dip.names), None)
+    if lift.dip is None:
+        mine = next(
+            (d for d in opened if d.lift is None and d.event.at_seconds <= _when(event)), None
+        )
+    if mine is None:
+        return _notice(event, "lift-waits-for-dip")
+    late = event.at_seconds > mine.event.at_seconds + LONGEST_SECONDS
+    return _notice(event, "too-long" if late else "second-lift")
 
 
 Celsius = list[tuple[float, float]]
@@ -205,18 +269,24 @@ class _Warmth:
 
     def at_dip(self, seconds: float, said: float | None) -> float | None:
         """Return the temperature [°C] a dip begins at: read here, else as the device had it."""
-        own = [celsius for at, celsius in self.own if at <= seconds]
+        own = _until(self.own, seconds)
         if own:
-            return own[-1]
-        dead = [celsius for at, celsius in self.dead if at <= seconds]
+            return self.own[own - 1][1]
+        dead = [celsius for _, celsius in self.dead[: _until(self.dead, seconds)]]
         if said is not None and said not in dead:
             return said
-        others = [celsius for at, celsius in self.bath if at <= seconds]
-        return next(iter(others[-1:] or [celsius for _, celsius in self.bath[:1]]), None)
+        others = self.bath[max(_until(self.bath, seconds) - 1, 0) :][:1]
+        return next((celsius for _, celsius in others), None)
 
     def during(self, start: float, end: float | None) -> Celsius:
         """Return (second since the dip, °C) read while the plate is in."""
-        return [(at - start, c) for at, c in self.own if at > start and (end is None or at <= end)]
+        last = len(self.own) if end is None else _until(self.own, end)
+        return [(at - start, c) for at, c in self.own[_until(self.own, start) : last]]
+
+
+def _until(line: BathLine, seconds: float) -> int:
+    """Return how many readings of a line, oldest first, were taken by then."""
+    return bisect_right(line, seconds, key=lambda reading: reading[0])
 
 
 def _state(

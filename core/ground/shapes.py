@@ -38,7 +38,7 @@ class GroundCheckInput(Shape):
     hours_degreased_to_ground: Annotated[float, Field(ge=0, le=10_000)] | None = None
     edges_covered: bool | None = None
     back: Literal["bare", "pre-coated", "filmed", "varnished"] | None = None
-    needle_um: Annotated[float, Field(gt=0, le=2000, json_schema_extra={"unit": "µm"})] | None = (
+    needle_um: Annotated[float, Field(ge=1, le=2000, json_schema_extra={"unit": "µm"})] | None = (
         None
     )
     covered_share: Annotated[float, Field(ge=0, le=1)] | None = None

@@ -16,10 +16,12 @@ MordantKey = Literal[
     "zinc-nitric-16",
     "zinc-copper-sulphate",
 ]
+MOST_LOAD_G_PER_L = 150.0
+"""More than any of the mordants can dissolve before it bites no more."""
 BathCelsius = Annotated[float, Field(ge=0, le=60, json_schema_extra={"unit": "°C"})]
-Load = Annotated[float, Field(ge=0, le=150, json_schema_extra={"unit": "g/L"})]
+Load = Annotated[float, Field(ge=0, le=MOST_LOAD_G_PER_L, json_schema_extra={"unit": "g/L"})]
 Baume = Annotated[float, Field(ge=1, le=60, json_schema_extra={"unit": "°Bé"})]
-RateFactor = Annotated[float, Field(gt=0.02, le=50)]
+RateFactor = Annotated[float, Field(ge=0.02, le=50)]
 RateSpread = Annotated[float, Field(ge=0, le=2)]
 LONGEST_SECONDS = 6 * 3600
 Seconds = Annotated[float, Field(ge=0, le=LONGEST_SECONDS, json_schema_extra={"unit": "s"})]
@@ -69,12 +71,12 @@ class CurveBath(Shape):
     mordant: MordantKey
     temperature_c: BathCelsius
     load_g_per_l: Load = 0.0
-    volume_l: Annotated[float, Field(gt=0, le=2000, json_schema_extra={"unit": "L"})] = 4.0
+    volume_l: Annotated[float, Field(ge=0.01, le=2000, json_schema_extra={"unit": "L"})] = 4.0
     baume: Baume | None = None
     rate_factor: RateFactor | None = None
     rate_factor_spread: RateSpread | None = None
     numbers: MordantNumbers | None = None
     room_c: Annotated[float, Field(ge=-10, le=60, json_schema_extra={"unit": "°C"})] | None = None
     cooling_minutes: (
-        Annotated[float, Field(gt=0, le=10000, json_schema_extra={"unit": "min"})] | None
+        Annotated[float, Field(ge=0.1, le=10000, json_schema_extra={"unit": "min"})] | None
     ) = None

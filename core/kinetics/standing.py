@@ -5,6 +5,8 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass
 
+from core.kinetics.shapes import MOST_LOAD_G_PER_L
+
 
 @dataclass(frozen=True)
 class Reading:
@@ -46,7 +48,7 @@ def stand(readings: Iterable[Reading], until_seconds: float = float("inf")) -> S
 
     Notes
     -----
-    load = measured + Σ gained later. Source: ``room-practice``.
+    load = measured + Σ gained later, at most what any bath can hold. Source: ``room-practice``.
     """
     known = sorted((r for r in readings if r.at_seconds <= until_seconds), key=_when)
     warm = [r for r in known if r.temperature_c is not None]
@@ -55,6 +57,7 @@ def stand(readings: Iterable[Reading], until_seconds: float = float("inf")) -> S
     if measured:
         since = known[measured[-1] :]
         load = (since[0].load_g_per_l or 0.0) + sum(r.gained_g_per_l for r in since)
+        load = min(load, MOST_LOAD_G_PER_L)
     return Standing(
         temperature_c=warm[-1].temperature_c if warm else None,
         temperature_at_seconds=warm[-1].at_seconds if warm else None,

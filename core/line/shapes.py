@@ -20,10 +20,10 @@ from core.stages.shapes import (
     PlanWarning,
 )
 
-Micron = Annotated[float, Field(gt=0, le=2000, json_schema_extra={"unit": "µm"})]
-Depth = Annotated[float, Field(gt=0, le=800, json_schema_extra={"unit": "µm"})]
-Spacing = Annotated[float, Field(gt=0, le=100_000, json_schema_extra={"unit": "µm"})]
-Darkness = Annotated[float, Field(gt=0, lt=1)]
+Micron = Annotated[float, Field(ge=0.1, le=2000, json_schema_extra={"unit": "µm"})]
+Depth = Annotated[float, Field(ge=0.1, le=800, json_schema_extra={"unit": "µm"})]
+Spacing = Annotated[float, Field(ge=1, le=100_000, json_schema_extra={"unit": "µm"})]
+Darkness = Annotated[float, Field(ge=0.001, lt=1)]
 MOST_MEASURED = 40
 
 
@@ -72,7 +72,7 @@ class PlanLinesInput(Shape):
     method: Method = "stop-out"
     measured: Annotated[list[MeasuredLine], Field(max_length=MOST_MEASURED)] = []
     done: Annotated[list[DoneBite], Field(max_length=MOST_DONE)] = []
-    round_to_seconds: Annotated[float, Field(gt=0, le=60, json_schema_extra={"unit": "s"})] = 5.0
+    round_to_seconds: Annotated[float, Field(ge=0.1, le=60, json_schema_extra={"unit": "s"})] = 5.0
 
     @property
     def areas(self) -> list[LineGroup]:

@@ -9,7 +9,7 @@ from pydantic import Field, model_validator
 from core.schema import Shape
 
 Material = Literal["copper", "zinc", "plastic", "polymer"]
-Millimetre = Annotated[float, Field(gt=0, le=3000, json_schema_extra={"unit": "mm"})]
+Millimetre = Annotated[float, Field(ge=1, le=3000, json_schema_extra={"unit": "mm"})]
 Thickness = Annotated[float, Field(ge=0.1, le=10, json_schema_extra={"unit": "mm"})]
 
 
@@ -22,7 +22,7 @@ class BevelInput(Shape):
     height_mm: Millimetre
     angle_degrees: Annotated[float, Field(ge=20, le=70, json_schema_extra={"unit": "°"})] = 45.0
     height_of_bevel_mm: (
-        Annotated[float, Field(gt=0, le=10, json_schema_extra={"unit": "mm"})] | None
+        Annotated[float, Field(ge=0.01, le=10, json_schema_extra={"unit": "mm"})] | None
     ) = None
     """How much of the edge's height it takes; three quarters of the thickness where not given."""
     corners_rounded_mm: Annotated[float, Field(ge=0, le=50, json_schema_extra={"unit": "mm"})] = 2.0
@@ -43,8 +43,8 @@ class BevelOutput(Shape):
     minutes_high: float
 
 
-Litre = Annotated[float, Field(gt=0, le=1000, json_schema_extra={"unit": "L"})]
-Baume = Annotated[float, Field(gt=0, le=53, json_schema_extra={"unit": "°Bé"})]
+Litre = Annotated[float, Field(ge=0.001, le=1000, json_schema_extra={"unit": "L"})]
+Baume = Annotated[float, Field(ge=0.1, le=53, json_schema_extra={"unit": "°Bé"})]
 
 
 class Strength(Shape):
@@ -59,7 +59,7 @@ class DiluteInput(Shape):
     solute: Literal["ferric-chloride"] | None = None
     stock: Strength | None = None
     target: Strength | None = None
-    parts: dict[str, Annotated[float, Field(gt=0, le=10_000)]] | None = Field(
+    parts: dict[str, Annotated[float, Field(ge=0.001, le=10_000)]] | None = Field(
         default=None, min_length=2, max_length=12
     )
     volume_l: Litre

@@ -16,14 +16,14 @@ class RepairRoutesInput(Shape):
 
     fault: Literal["foul bite", "too dark"]
     material: Material
-    area_cm2: Annotated[float, Field(gt=0, le=20_000, json_schema_extra={"unit": "cm²"})]
-    depth_um: Annotated[float, Field(gt=0, le=800, json_schema_extra={"unit": "µm"})] = 15.0
+    area_cm2: Annotated[float, Field(ge=0.01, le=20_000, json_schema_extra={"unit": "cm²"})]
+    depth_um: Annotated[float, Field(ge=0.1, le=800, json_schema_extra={"unit": "µm"})] = 15.0
     lstar: Lightness | None = None
     """As it prints now."""
     wanted_lstar: Lightness | None = None
     impressions: Annotated[int, Field(ge=1, le=1000)] = 10
     new_plate_minutes: (
-        Annotated[float, Field(gt=0, le=100_000, json_schema_extra={"unit": "min"})] | None
+        Annotated[float, Field(ge=0.1, le=100_000, json_schema_extra={"unit": "min"})] | None
     ) = None
 
 

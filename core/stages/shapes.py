@@ -53,7 +53,7 @@ class PlanBitesInput(Shape):
     areas: list[Area] = Field(min_length=1, max_length=MOST_AREAS)
     bath: CurveBath
     done: list[DoneBite] = Field(default_factory=list, max_length=MOST_DONE)
-    round_to_seconds: Annotated[float, Field(gt=0, le=60, json_schema_extra={"unit": "s"})] = 5.0
+    round_to_seconds: Annotated[float, Field(ge=0.1, le=60, json_schema_extra={"unit": "s"})] = 5.0
 
     @model_validator(mode="after")
     def _names_agree(self) -> PlanBitesInput:

@@ -18,7 +18,7 @@ class Patch(Shape):
 
     seconds: Seconds
     lstar: Lightness
-    spread: Annotated[float, Field(gt=0, le=20, json_schema_extra={"unit": "L*"})] | None = None
+    spread: Annotated[float, Field(ge=0.01, le=20, json_schema_extra={"unit": "L*"})] | None = None
 
 
 class Curve(Shape):

@@ -5,7 +5,7 @@ from __future__ import annotations
 from uuid import UUID
 
 from django.http import HttpRequest
-from ninja import Query, Router
+from ninja import Router
 
 from server.accounts.session import signed_in
 from server.baths.actions.keep import change_bath, make_bath, read_bath
@@ -13,7 +13,7 @@ from server.baths.models import Bath, BathReading
 from server.baths.reads import bath_out, reading_out
 from server.baths.schemas import BathChange, BathIn, BathOut, ReadingIn, ReadingOut
 from server.replies.errors import ErrorReply
-from server.replies.paging import Page, page_of
+from server.replies.paging import Page, PageNumber, page_of
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 
@@ -21,7 +21,7 @@ router = Router(tags=["baths"])
 
 
 @router.get("/baths", response={200: Page[BathOut], 404: ErrorReply})
-def get_baths(request: HttpRequest, room: RoomId, page: int = Query(1, ge=1)) -> Page[BathOut]:
+def get_baths(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page[BathOut]:
     """List the baths of the room, those in use first."""
     place = enter(signed_in(request), room, "look")
     rows = Bath.objects.filter(room=place).order_by("retired", "name")
@@ -54,7 +54,7 @@ def put_bath(request: HttpRequest, room: RoomId, bath: UUID, payload: BathChange
 
 @router.get("/baths/{uuid:bath}/readings", response={200: Page[ReadingOut], 404: ErrorReply})
 def get_readings(
-    request: HttpRequest, room: RoomId, bath: UUID, page: int = Query(1, ge=1)
+    request: HttpRequest, room: RoomId, bath: UUID, page: PageNumber = 1
 ) -> Page[ReadingOut]:
     """List a bath's readings, newest first."""
     found = find(Bath, enter(signed_in(request), room, "look"), bath)

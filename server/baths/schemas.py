@@ -11,7 +11,7 @@ from pydantic import Field
 
 from core.kinetics.shapes import BathCelsius, Baume, Load, MordantKey, RateFactor
 
-Volume = Annotated[float, Field(gt=0, le=2000, json_schema_extra={"unit": "L"})]
+Volume = Annotated[float, Field(ge=0.01, le=2000, json_schema_extra={"unit": "L"})]
 RoomCelsius = Annotated[float, Field(ge=-10, le=50, json_schema_extra={"unit": "°C"})]
 
 

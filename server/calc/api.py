@@ -14,7 +14,7 @@ from core.data.mordants import MORDANTS
 from core.image.dust_coverage import measure_dust
 from core.image.picture import open_picture
 from core.image.shapes import DustCoverageOutput, UmPerPixel
-from server.replies.body_limit import too_large
+from server.replies.door import too_large
 from server.replies.errors import ErrorReply
 
 router = Router(tags=["calculators"])

@@ -11,6 +11,7 @@ from core.events.event import Event as CoreEvent
 from core.events.event import payload_of
 from server.events.models import Event
 from server.events.schemas import EventOut, Stored
+from server.events.times import clock_was_wrong, counted_at
 
 _OUT: TypeAdapter[Stored] = TypeAdapter(EventOut)
 
@@ -25,7 +26,7 @@ def core_event(event: Event) -> CoreEvent:
     return CoreEvent(
         id=event.id,
         kind=event.kind,
-        at_seconds=event.at.timestamp(),
+        at_seconds=counted_at(event).timestamp(),
         device=str(event.device),
         sequence=event.sequence,
         data=payload_of(event.kind, event.data),
@@ -37,7 +38,8 @@ def event_out(event: Event) -> Stored:
     shown: dict[str, Any] = {
         "id": event.id,
         "kind": event.kind,
-        "at_seconds": event.at.timestamp(),
+        "at_seconds": counted_at(event).timestamp(),
+        "clock_was_wrong": clock_was_wrong(event),
         "device": event.device,
         "sequence": event.sequence,
         "received_at": event.received_at,

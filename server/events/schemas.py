@@ -44,6 +44,8 @@ class Stored(Schema):
     id: UUID
     kind: str
     at_seconds: float
+    clock_was_wrong: bool
+    """Its device's clock was: it counts by its receipt."""
     device: UUID
     sequence: int
     received_at: datetime

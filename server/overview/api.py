@@ -24,7 +24,7 @@ from server.plates.actions.tracing import tracing_pdf
 from server.plates.models import Plate
 from server.plates.schemas import PlateChange, PlateIn
 from server.replies.errors import ErrorReply, NotFound
-from server.replies.paging import Page, page_at_once
+from server.replies.paging import Page, PageNumber, page_at_once
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 
@@ -44,7 +44,7 @@ def get_plates(
     search: str = Query("", max_length=120),
     metal: str = Query("", max_length=20),
     put_away: bool = False,
-    page: int = Query(1, ge=1),
+    page: PageNumber = 1,
 ) -> Page[PlateCard]:
     """List the plates on the rack: what needs hands first."""
     place = enter(signed_in(request), room, "look")

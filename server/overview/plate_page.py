@@ -53,6 +53,8 @@ def run_card(at: Standing) -> RunCard | None:
 def place_text(at: Standing) -> str:
     """Return where a plate is, in words."""
     plate = at.plate
+    if at.wrong:
+        return "cannot be reckoned"
     if at.seen is not None:
         return "in the bath" if at.seen.state.in_bath else "out of the bath"
     if plate.place_note:
@@ -85,6 +87,7 @@ def _facts(at: Standing) -> dict[str, Any]:
         "put_away": plate.put_away,
         "version": plate.version,
         "run": run_card(at),
+        "wrong": at.wrong,
     }
 
 
@@ -172,6 +175,8 @@ def _plan_fact(plan: Plan) -> str:
 
 def next_step(at: Standing) -> str:
     """Return the next step of a plate in one sentence."""
+    if at.wrong:
+        return at.wrong
     card = run_card(at)
     if card is not None and card.in_bath:
         return "Was the lift forgotten? Say when." if card.stale else f"Lift from bite {card.bite}."

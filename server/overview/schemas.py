@@ -44,6 +44,8 @@ class PlateCard(Schema):
     put_away: bool
     version: int
     run: RunCard | None
+    wrong: str
+    """Why something of it cannot be reckoned; empty where all can."""
 
 
 class CourseStep(Schema):

@@ -17,6 +17,7 @@ from server.events.models import Event
 from server.overview.bath_lines import lines_of
 from server.plans.models import Plan
 from server.plates.models import Plate
+from server.replies.broken import Broken, shown_of
 from server.runs.actions.state import Followed, follow
 from server.runs.models import Run
 
@@ -34,6 +35,8 @@ class Standing:
     """Parts of which a run has ended."""
     course: Course
     steps: list[Step]
+    wrong: str = ""
+    """Why something of it cannot be reckoned; empty where all can."""
 
     @property
     def known(self) -> Known:
@@ -73,18 +76,29 @@ def standings(plates: Iterable[Plate], now_seconds: float) -> list[Standing]:
     for plate_id, part in ended.values_list("plate_id", "part"):
         bitten[plate_id].add(part)
     courses = {course.plate_id: course for course in Course.objects.filter(plate__in=plates)}
-    return [
-        Standing(
-            plate,
-            run := runs.get(plate.id),
-            follow(run, now_seconds, events[run.id], lines[run.bath_id]) if run else None,
-            plans[plate.id],
-            frozenset(bitten[plate.id]),
-            courses[plate.id],
-            steps_of(courses[plate.id]),
+    found: list[Standing] = []
+    for plate in plates:
+        run, course = runs.get(plate.id), courses[plate.id]
+        followed = (
+            shown_of(run, lambda r: follow(r, now_seconds, events[r.id], lines[r.bath_id]))
+            if run
+            else None
         )
-        for plate in plates
-    ]
+        steps = shown_of(course, steps_of)
+        broken = [each.text for each in (followed, steps) if isinstance(each, Broken)]
+        found.append(
+            Standing(
+                plate,
+                run,
+                None if isinstance(followed, Broken) else followed,
+                plans[plate.id],
+                frozenset(bitten[plate.id]),
+                course,
+                [] if isinstance(steps, Broken) else steps,
+                " ".join(broken),
+            )
+        )
+    return found
 
 
 def _plans(plates: list[Plate]) -> dict[object, list[Plan]]:

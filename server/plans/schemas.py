@@ -60,7 +60,7 @@ class PlanIn(Schema):
     part: Part = "tones"
     """The process; tones where an older program does not say."""
     method: Method = "stop-out"
-    round_to_seconds: Annotated[float, Field(gt=0, le=60, json_schema_extra={"unit": "s"})] = 5
+    round_to_seconds: Annotated[float, Field(ge=0.1, le=60, json_schema_extra={"unit": "s"})] = 5
     areas: Annotated[list[PlanArea], Field(min_length=1, max_length=MOST_AREAS)]
     measured: Annotated[list[MeasuredLine], Field(max_length=MOST_MEASURED)] = []
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from uuid import UUID
 
 from django.http import HttpRequest
-from ninja import Query, Router
+from ninja import Router
 
 from server.accounts.session import signed_in
 from server.plates.models import Plate
@@ -14,7 +14,7 @@ from server.proofs.models import Proof
 from server.proofs.reads import proof_out
 from server.proofs.schemas import ProofIn, ProofOut
 from server.replies.errors import ErrorReply
-from server.replies.paging import Page, page_of
+from server.replies.paging import Page, PageNumber, page_of
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 
@@ -23,7 +23,7 @@ router = Router(tags=["proofs"])
 
 @router.get("/proofs", response={200: Page[ProofOut], 404: ErrorReply})
 def get_proofs(
-    request: HttpRequest, room: RoomId, plate: UUID, page: int = Query(1, ge=1)
+    request: HttpRequest, room: RoomId, plate: UUID, page: PageNumber = 1
 ) -> Page[ProofOut]:
     """List a plate's proofs, newest first."""
     found = find(Plate, enter(signed_in(request), room, "look"), plate)

@@ -12,6 +12,7 @@ from pydantic import Field
 from core.stages.advice import AdviseOutput
 from core.stages.shapes import AreaName
 from core.tone.shapes import Lightness
+from server.replies.moments import Moment
 
 Words = Annotated[str, Field(max_length=120)]
 
@@ -29,7 +30,7 @@ class ProofIn(Schema):
     id: UUID
     plate: UUID
     picture: UUID | None = None
-    pulled_at: datetime | None = None
+    pulled_at: Moment | None = None
     paper: Words = ""
     soak_minutes: (
         Annotated[float, Field(ge=0, le=2880, json_schema_extra={"unit": "min"})] | None

@@ -17,7 +17,7 @@ from server.record.models import Entry
 from server.record.reads import entry_out
 from server.record.schemas import EntryOut, NoteIn
 from server.replies.errors import ErrorReply
-from server.replies.paging import Page, page_of
+from server.replies.paging import Page, PageNumber, page_of
 from server.rooms.models import Room
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter
@@ -31,7 +31,7 @@ def list_entries(
     room: RoomId,
     plate: UUID | None = None,
     search: str = Query("", max_length=200),
-    page: int = Query(1, ge=1, le=100_000),
+    page: PageNumber = 1,
 ) -> Page[EntryOut]:
     """List the record, newest first."""
     place = enter(signed_in(request), room, "look")

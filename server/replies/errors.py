@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import logging
 from typing import Any
 
 from django.core.exceptions import PermissionDenied
@@ -15,22 +16,11 @@ from pydantic import BaseModel
 
 from core.errors import CoreError
 from core.faults import fault_of, shown
+from server.replies.statuses import declare
+
+log = logging.getLogger(__name__)
 
 MOST_FAULTS = 50
-SAID_OF = {
-    200: "What was asked for.",
-    201: "Stored; sent twice it is stored once.",
-    202: "Under way, as a task.",
-    204: "Done.",
-    401: "Nobody is signed in.",
-    403: "The role does not carry it.",
-    404: "Not here, or another room's.",
-    409: "Changed meanwhile by somebody else.",
-    413: "Too large.",
-    422: "A value out of its limits, each fault with its field.",
-    429: "Too many tries.",
-}
-"""What an answer of a status means, at every endpoint."""
 REQUEST_PARTS = ("body", "query", "path", "form", "file", "payload")
 
 
@@ -108,14 +98,19 @@ class TooLarge(AppError):
 
 
 class Throttled(AppError):
-    """Too many tries."""
+    """Too many tries; ``again_seconds`` from now they are counted anew."""
 
     status = 429
+
+    def __init__(self, code: str, text: str, again_seconds: int) -> None:
+        super().__init__(code, text, value=again_seconds, allowed="later", unit="s")
+        self.again_seconds = again_seconds
 
 
 def reply(status: int, body: ErrorBody, faults: list[ErrorBody] | None = None) -> JsonResponse:
     """Return an error in the one form."""
-    return JsonResponse(ErrorReply(error=body, faults=faults or []).model_dump(), status=status)
+    told = ErrorReply(error=body, faults=faults or [])
+    return JsonResponse(told.model_dump(mode="json"), status=status)
 
 
 def csrf_failed(request: HttpRequest, reason: str = "") -> HttpResponse:
@@ -128,7 +123,10 @@ def install(api: NinjaAPI) -> None:
 
     @api.exception_handler(AppError)
     def app_error(request: HttpRequest, error: AppError) -> HttpResponse:
-        return reply(error.status, error.body)
+        answer = reply(error.status, error.body)
+        if isinstance(error, Throttled):
+            answer["Retry-After"] = str(error.again_seconds)
+        return answer
 
     @api.exception_handler(CoreError)
     def core_error(request: HttpRequest, error: CoreError) -> HttpResponse:
@@ -155,20 +153,30 @@ def install(api: NinjaAPI) -> None:
     def http_error(request: HttpRequest, error: NinjaHttpError) -> HttpResponse:
         if "CSRF" in str(error):
             return csrf_failed(request)
-        body = AppError("not-json", "The input is not JSON.", allowed="one JSON object").body
-        return reply(error.status_code, body)
+        return reply(error.status_code, unreadable())
+
+    @api.exception_handler(Exception)
+    def broken(request: HttpRequest, error: Exception) -> HttpResponse:
+        log.error("%s %s broke", request.method, request.path, exc_info=error)
+        text = "That could not be answered: the fault is the server's. What was sent is not stored."
+        return reply(500, AppError("broken", text).body)
+
+
+def unreadable() -> ErrorBody:
+    """Return the error of an input that no text holds or no reader takes."""
+    text = "The input cannot be read: it is not JSON, or holds a sign that no text has."
+    return AppError("not-json", text, allowed="one JSON object, finite numbers").body
 
 
 class HouseAPI(NinjaAPI):
     """The API whose faults know what they were validated by, for the units of their fields."""
 
     def get_openapi_schema(self, **options: Any) -> Any:
-        """Return the schema, its answers in our words: Python changes its own."""
+        """Return the schema with every answer the house can give, in our words."""
         schema = super().get_openapi_schema(**options)
         for path in schema["paths"].values():
             for operation in path.values():
-                for status, answer in operation["responses"].items():
-                    answer["description"] = SAID_OF[int(status)]
+                declare(operation)
         return schema
 
     def validation_error_from_error_contexts(

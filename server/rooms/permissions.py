@@ -6,6 +6,7 @@ import uuid
 from typing import TypeVar
 
 from django.db import IntegrityError, transaction
+from django.db.models import Model
 
 from server.accounts.models import User
 from server.replies.errors import NotAllowed, NotFound, Stale
@@ -31,6 +32,8 @@ ACTIONS: dict[str, frozenset[str]] = {
 }
 
 Thing = TypeVar("Thing", bound=RoomThing)
+Row = TypeVar("Row", bound=Model)
+"""Any row that names its room."""
 
 
 def enter(user: User, room_id: uuid.UUID, action: str) -> Room:
@@ -54,13 +57,17 @@ def enter(user: User, room_id: uuid.UUID, action: str) -> Room:
 def find(kind: type[Thing], room: Room, thing_id: uuid.UUID, *, lock: bool = False) -> Thing:
     """Return a thing of this room.
 
+    Locks are taken in one order, so that no two requests wait for each other: plate, then its
+    course, plan, run or strip, then the bath. A lock leaves the key alone: rows that name the thing
+    are stored beside it.
+
     Raises
     ------
     NotFound
         Unknown, or of another room.
     """
     query = kind._default_manager.filter(room=room, id=thing_id)
-    found = (query.select_for_update() if lock else query).first()
+    found = (query.select_for_update(no_key=True) if lock else query).first()
     if found is None:
         raise NotFound(f"That {kind.__name__.lower()}")
     return found
@@ -87,23 +94,36 @@ def change(kind: type[Thing], room: Room, thing_id: uuid.UUID, version: int) -> 
     return thing
 
 
-def add(thing: Thing) -> Thing:
-    """Store a new thing with the id its client made; sent twice it is stored once.
+def add(thing: Row) -> tuple[Row, bool]:
+    """Store a new row with the id its client made; sent twice, also at once, it is stored once.
+
+    Returns
+    -------
+    (row, bool)
+        The row as it is stored, and whether it is new: only then the record tells of it.
 
     Raises
     ------
     Stale
         The id is taken by something else.
     """
-    kind = type(thing)
-    before = kind._default_manager.filter(room=thing.room, id=thing.id).first()
+    before = _before(thing)
     if before is not None:
-        return before
+        return before, False
     try:
         with transaction.atomic():
             thing.save(force_insert=True)
     except IntegrityError as error:
         if "_pkey" not in str(error):
             raise
-        raise Stale("id-taken", "That id is taken. Make a new one.", field="id") from None
-    return thing
+        before = _before(thing)
+        if before is None:
+            raise Stale("id-taken", "That id is taken. Make a new one.", field="id") from None
+        return before, False
+    return thing, True
+
+
+def _before(thing: Row) -> Row | None:
+    """Return the row of this id that the room has already."""
+    room: Room = thing.room  # type: ignore[attr-defined]
+    return type(thing)._default_manager.filter(room=room, pk=thing.pk).first()

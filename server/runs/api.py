@@ -6,13 +6,13 @@ import time
 from uuid import UUID
 
 from django.http import HttpRequest
-from ninja import Query, Router
+from ninja import Router
 
 from server.accounts.session import signed_in
 from server.events.actions.log import log_events
 from server.events.schemas import EventsIn
 from server.replies.errors import ErrorReply
-from server.replies.paging import Page, page_of
+from server.replies.paging import Page, PageNumber, page_of
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 from server.runs.actions.begin import begin_run
@@ -34,7 +34,7 @@ def get_clock(request: HttpRequest) -> Clock:
 
 @router.get("/runs", response={200: Page[RunOut], 404: ErrorReply})
 def get_runs(
-    request: HttpRequest, room: RoomId, plate: UUID | None = None, page: int = Query(1, ge=1)
+    request: HttpRequest, room: RoomId, plate: UUID | None = None, page: PageNumber = 1
 ) -> Page[RunOut]:
     """List runs, those under way first."""
     place = enter(signed_in(request), room, "look")

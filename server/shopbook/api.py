@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from django.http import HttpRequest
-from ninja import Query, Router
+from ninja import Router
 
 from server.accounts.session import signed_in
 from server.replies.errors import ErrorReply
-from server.replies.paging import Page, page_of
+from server.replies.paging import Page, PageNumber, page_of
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter
 from server.shopbook.actions.keep import keep_recipe, keep_tool
@@ -35,9 +35,7 @@ def get_shop_book(request: HttpRequest, room: RoomId) -> ShopBook:
 
 
 @router.get("/numbers", response={200: Page[OwnNumberOut], 404: ErrorReply})
-def get_numbers(
-    request: HttpRequest, room: RoomId, page: int = Query(1, ge=1)
-) -> Page[OwnNumberOut]:
+def get_numbers(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page[OwnNumberOut]:
     """List every correction, the newest first."""
     place = enter(signed_in(request), room, "look")
     rows = OwnNumber.objects.filter(room=place).select_related("by")
@@ -56,7 +54,7 @@ def post_number(
 
 
 @router.get("/recipes", response={200: Page[RecipeOut], 404: ErrorReply})
-def get_recipes(request: HttpRequest, room: RoomId, page: int = Query(1, ge=1)) -> Page[RecipeOut]:
+def get_recipes(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page[RecipeOut]:
     """List the room's own recipes."""
     place = enter(signed_in(request), room, "look")
     rows = Recipe.objects.filter(room=place).select_related("by").order_by("kind", "name")
@@ -70,7 +68,7 @@ def put_recipe(request: HttpRequest, room: RoomId, payload: RecipeIn) -> RecipeO
 
 
 @router.get("/tools", response={200: Page[ToolOut], 404: ErrorReply})
-def get_tools(request: HttpRequest, room: RoomId, page: int = Query(1, ge=1)) -> Page[ToolOut]:
+def get_tools(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page[ToolOut]:
     """List the tools."""
     place = enter(signed_in(request), room, "look")
     return page_of(Tool.objects.filter(room=place).order_by("kind", "name"), page, tool_out)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from datetime import date, datetime
+from datetime import datetime
 from typing import Annotated, Any, Literal
 from uuid import UUID
 
@@ -10,6 +10,7 @@ from ninja import Schema
 from pydantic import Field
 
 from core.kinetics.shapes import MordantKey
+from server.replies.moments import Day
 
 NumberColumn = Literal[
     "rate_um_per_min", "rate_log_spread", "energy_kj_per_mol", "energy_spread_kj_per_mol",
@@ -66,8 +67,10 @@ class ToolIn(Schema):
     version: Annotated[int, Field(ge=0)] = 0
     name: Name
     kind: ToolKind
-    width_um: Annotated[float, Field(gt=0, le=5000, json_schema_extra={"unit": "µm"})] | None = None
-    sharpened_on: date | None = None
+    width_um: Annotated[float, Field(ge=0.1, le=5000, json_schema_extra={"unit": "µm"})] | None = (
+        None
+    )
+    sharpened_on: Day | None = None
     note: Annotated[str, Field(max_length=300)] = ""
     put_away: bool = False
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from uuid import UUID
 
 from django.http import HttpRequest
-from ninja import Query, Router
+from ninja import Router
 
 from core.tone.read_curve import read_curve
 from core.tone.shapes import Curve, ReadCurveInput
@@ -15,7 +15,7 @@ from server.baths.models import Bath
 from server.events.actions.log import log_events
 from server.events.schemas import EventsIn
 from server.replies.errors import BadValue, ErrorReply
-from server.replies.paging import Page, page_of
+from server.replies.paging import Page, PageNumber, page_of
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 from server.strips.actions.keep import change_strip, make_strip
@@ -36,7 +36,7 @@ router = Router(tags=["strips"])
 
 
 @router.get("/strips", response={200: Page[StripCard], 404: ErrorReply})
-def get_strips(request: HttpRequest, room: RoomId, page: int = Query(1, ge=1)) -> Page[StripCard]:
+def get_strips(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page[StripCard]:
     """List the strips, newest first."""
     place = enter(signed_in(request), room, "look")
     return page_of(Strip.objects.filter(room=place).order_by("-created_at"), page, strip_card)

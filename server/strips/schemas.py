@@ -15,6 +15,7 @@ from core.line.shapes import MOST_MEASURED, MeasuredLine
 from core.tone.shapes import MOST_PATCHES, CurvePoint, Lightness
 from server.events.schemas import EventOut
 from server.replies.errors import ErrorBody
+from server.replies.moments import Day
 
 
 class StripPatch(Schema):
@@ -22,7 +23,7 @@ class StripPatch(Schema):
 
     seconds: Seconds
     lstar: Lightness
-    spread: Annotated[float, Field(gt=0, le=20, json_schema_extra={"unit": "L*"})] | None = None
+    spread: Annotated[float, Field(ge=0.01, le=20, json_schema_extra={"unit": "L*"})] | None = None
     left_out: bool = False
 
 
@@ -42,7 +43,7 @@ class StripIn(Schema):
     patches: Annotated[list[StripPatch], Field(max_length=MOST_PATCHES)] = []
     lines: Lines = []
     """A line strip's lines, measured for depth and width."""
-    read_on: date | None = None
+    read_on: Day | None = None
     note: Annotated[str, Field(max_length=2000)] = ""
 
 
@@ -57,7 +58,7 @@ class StripChange(Schema):
     bath: UUID | None = None
     patches: Annotated[list[StripPatch], Field(max_length=MOST_PATCHES)] | None = None
     lines: Lines | None = None
-    read_on: date | None = None
+    read_on: Day | None = None
     note: Annotated[str, Field(max_length=2000)] | None = None
 
 

@@ -9,7 +9,7 @@ from ninja import Query, Router
 
 from server.accounts.session import signed_in
 from server.replies.errors import ErrorReply
-from server.replies.paging import Page, page_of
+from server.replies.paging import Page, PageNumber, page_of
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 from server.tasks.actions.stop import stop_task
@@ -26,7 +26,7 @@ def get_tasks(
     room: RoomId,
     about: UUID | None = None,
     kind: str = Query("", max_length=40),
-    page: int = Query(1, ge=1),
+    page: PageNumber = 1,
 ) -> Page[TaskOut]:
     """List tasks, the one asked for last first: all, those of a thing, those of a kind."""
     rows = Task.objects.filter(room=enter(signed_in(request), room, "look")).order_by("-asked_at")

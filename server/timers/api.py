@@ -5,11 +5,11 @@ from __future__ import annotations
 from uuid import UUID
 
 from django.http import HttpRequest
-from ninja import Query, Router
+from ninja import Router
 
 from server.accounts.session import signed_in
 from server.replies.errors import ErrorReply
-from server.replies.paging import Page, page_of
+from server.replies.paging import Page, PageNumber, page_of
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter
 from server.timers.actions.keep import end_timer, start_timer
@@ -21,7 +21,7 @@ router = Router(tags=["timers"])
 
 
 @router.get("/timers", response={200: Page[TimerOut], 404: ErrorReply})
-def get_timers(request: HttpRequest, room: RoomId, page: int = Query(1, ge=1)) -> Page[TimerOut]:
+def get_timers(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page[TimerOut]:
     """List the timers that are not ended, the oldest first."""
     place = enter(signed_in(request), room, "look")
     rows = Timer.objects.filter(room=place, ended_at=None).select_related("plate", "by")

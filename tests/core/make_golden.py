@@ -30,7 +30,7 @@ def bite(start=100.0, length=60.0, first=1, device="a"):
 
 
 def cases():
-    """Yield (name, events, bath line)."""
+    """Yield (name, events, bath line), and for some the areas the plate has."""
     yield "nothing", [], BATH
     yield "one-bite", bite(), BATH
     yield (
@@ -132,6 +132,43 @@ def cases():
     yield "older-device-that-copied-the-bath", [event(1, "dip", 100, open=OPEN, celsius=17.5)], BATH
     yield "bath-read-only-later", [event(1, "dip", 10, open=OPEN)], BATH
     yield "bath-never-read", [event(1, "dip", 10, open=OPEN)], []
+    late = [event(1, "dip", 100, open=OPEN), event(2, "lift", 100 + 22_000, dip=name("a1"))]
+    yield "lift-later-than-a-bite-can-be", late, BATH
+    yield (
+        "late-lift-then-the-real-one-remembered",
+        [
+            *late,
+            event(3, "dip", 23_000, open=OPEN),
+            event(4, "lift", 23_060),
+            event(5, "lift", 400, dip=name("a1"), remembered=True),
+        ],
+        BATH,
+    )
+    yield (
+        "second-dip-makes-no-bite-longer",
+        [
+            event(1, "dip", 100, open=OPEN),
+            event(2, "dip", 20_000, open=OPEN),
+            event(3, "lift", 23_000, dip=name("a2")),
+        ],
+        BATH,
+    )
+    yield (
+        "nameless-lift-too-late",
+        [event(1, "dip", 100, open=OPEN), event(2, "lift", 30_000)],
+        BATH,
+    )
+    yield (
+        "areas-the-plate-does-not-have",
+        [
+            event(1, "dip", 100, open=["sky", "moon"]),
+            event(2, "lift", 160, dip=name("a1")),
+            event(3, "covered", 170, areas=["moon"]),
+            event(4, "covered", 171, areas=["sky"]),
+        ],
+        BATH,
+        OPEN,
+    )
     for seed in (3, 11):
         events = random_run(random.Random(seed), 120)
         random.Random(seed).shuffle(events)
@@ -165,9 +202,12 @@ def lifts():
 
 def main():
     """Write all cases."""
-    for key, events, bath in cases():
-        state = fold([Event.model_validate(e) for e in told(events)], [(a, b) for a, b in bath])
+    for key, events, bath, *more in cases():
+        areas = more[0] if more else None
+        line = [(a, b) for a, b in bath]
+        state = fold([Event.model_validate(e) for e in told(events)], line, areas)
         body = {"events": told(events), "bath": bath, "state": state.model_dump(mode="json")}
+        body |= {"areas": areas} if areas else {}
         write(HERE / "fold" / f"{key}.json", body)
     for key, sheet, target, warm in lifts():
         tables = sheet.model_dump(

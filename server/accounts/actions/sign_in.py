@@ -34,7 +34,9 @@ def sign_in(request: HttpRequest, given: SignIn) -> User:
     user = authenticate(request, username=given.sign_in.strip().lower(), password=given.password)
     if getattr(request, "axes_locked_out", False):
         raise Throttled(
-            "too-many-tries", "Too many tries. Wait 15 minutes, or ask a keeper for a link."
+            "too-many-tries",
+            "Too many tries. Wait 15 minutes, or ask a keeper for a link.",
+            again_seconds=int(settings.AXES_COOLOFF_TIME * 3600),
         )
     if not isinstance(user, User):
         raise WrongPassword("wrong-password", "Name and password do not belong together.")

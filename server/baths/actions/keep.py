@@ -14,9 +14,9 @@ from server.baths.actions.settle import settle_bath
 from server.baths.models import Bath, BathReading
 from server.baths.schemas import BathChange, BathIn, ReadingIn
 from server.record.actions.write import write
-from server.replies.errors import BadValue
-from server.rooms.models import Room
+from server.replies.errors import BadValue, Stale
 from server.rooms.permissions import add, change, enter, find
+from server.rooms.said import said_of
 
 MADE_UP = "As it stood when it was made up."
 
@@ -42,7 +42,9 @@ def make_bath(user: User, room_id: uuid.UUID, given: BathIn) -> Bath:
     facts = given.model_dump(exclude={"fumes_known"})
     held = row.metal == "copper" or given.mordant == "zinc-copper-sulphate"
     now = timezone.now()
-    bath = add(Bath(room=room, temperature_at=now, held_copper=held, **facts))
+    bath, new = add(Bath(room=room, temperature_at=now, held_copper=held, **facts))
+    if not new:
+        return bath
     begin_readings(bath, user, now)
     write(room, user, "bath", f"Made up {bath.name}: {row.label}, {bath.volume_l:g} L.")
     return bath
@@ -58,7 +60,7 @@ def change_bath(user: User, room_id: uuid.UUID, bath_id: uuid.UUID, given: BathC
     """
     room = enter(user, room_id, "keep baths")
     bath = change(Bath, room, bath_id, given.version)
-    said = given.model_dump(exclude={"version"}, exclude_unset=True)
+    said = said_of(given, Bath)
     for field, value in said.items():
         setattr(bath, field, value)
     if "rate_factor" in said:
@@ -75,13 +77,16 @@ def read_bath(user: User, room_id: uuid.UUID, bath_id: uuid.UUID, given: Reading
     Raises
     ------
     NotFound, NotAllowed
+    Stale
+        The id is of a reading of another bath.
     """
     room = enter(user, room_id, "read baths")
     bath = find(Bath, room, bath_id, lock=True)
-    if BathReading.objects.filter(room=room, id=given.id).exists():
-        return bath
-    log_reading(room, user, bath, timezone.now(), given)
-    return bath
+    at = timezone.now()
+    reading, _ = add(BathReading(room=room, bath=bath, at=at, by=user, **given.model_dump()))
+    if reading.bath_id != bath.id:
+        raise Stale("id-taken", "That id is another bath's reading. Make a new one.", field="id")
+    return settle_bath(bath)
 
 
 def begin_readings(bath: Bath, user: User | None, at: datetime) -> None:
@@ -93,12 +98,6 @@ def begin_readings(bath: Bath, user: User | None, at: datetime) -> None:
             "temperature_c": bath.temperature_c, "load_g_per_l": bath.load_g_per_l,
         },
     )  # fmt: skip
-
-
-def log_reading(room: Room, user: User, bath: Bath, at: datetime, given: ReadingIn) -> None:
-    """Store a reading; what the bath stands at follows from it."""
-    BathReading.objects.create(room=room, bath=bath, at=at, by=user, **given.model_dump())
-    settle_bath(bath)
 
 
 def log_gain(

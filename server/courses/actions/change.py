@@ -30,7 +30,7 @@ def change_course(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: Co
         before what it needs, or one skipped, without a reason.
     """
     room = enter(user, room_id, "change plates")
-    plate = find(Plate, room, plate_id)
+    plate = find(Plate, room, plate_id, lock=True)
     course = change(Course, room, Course.objects.get(plate=plate).id, given.version)
     act = Act.model_validate(given.model_dump(exclude={"version"}))
     hand = Hand(by=user.name, at=timezone.now())

@@ -5,6 +5,8 @@ from __future__ import annotations
 import hashlib
 import io
 import os
+import secrets
+import shutil
 import uuid
 import warnings
 from pathlib import Path
@@ -16,7 +18,7 @@ from PIL import Image, ImageOps, UnidentifiedImageError
 
 from server.accounts.models import User
 from server.files.models import Picture
-from server.replies.body_limit import too_large
+from server.replies.door import too_large
 from server.replies.errors import BadValue
 from server.rooms.permissions import add, enter
 
@@ -45,16 +47,16 @@ def store_picture(
     data = _read(upload)
     kind, shown, size = _look(data)
     content_type, ending = KINDS[kind]
-    folder = Path(str(room.id)) / str(picture_id)
+    folder = Path(str(room.id)) / str(picture_id) / secrets.token_hex(6)
     original, copy = folder / f"original.{ending}", folder / "shown.jpg"
     _keep(original, data)
     _keep(copy, shown)
     with transaction.atomic():
-        return add(
+        stored, new = add(
             Picture(
                 id=picture_id,
                 room=room,
-                name=Path(upload.name or "picture").name[:200],
+                name=_name(upload),
                 content_type=content_type,
                 sha256=hashlib.sha256(data).hexdigest(),
                 bytes=len(data),
@@ -64,6 +66,15 @@ def store_picture(
                 shown=str(copy),
             )
         )
+    if not new:  # the same id came twice at once: each had a folder of its own
+        shutil.rmtree(Path(settings.MEDIA_ROOT) / folder)
+    return stored
+
+
+def _name(upload: UploadedFile) -> str:
+    """Return the name a file came with, without what no database keeps."""
+    kept = Path(upload.name or "").name.replace("\0", "")[:200]
+    return kept.encode("utf-8", "ignore").decode() or "picture"
 
 
 def _read(upload: UploadedFile) -> bytes:

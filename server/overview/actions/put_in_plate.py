@@ -27,12 +27,11 @@ def put_in_plate(user: User, room_id: uuid.UUID, given: PlateIn) -> Plate:
     """
     room = enter(user, room_id, "change plates")
     work = find(Work, room, given.work) if given.work else None
-    before = Plate.objects.filter(room=room, id=given.id).first()
-    if before is not None:
-        return before
     plate = Plate(room=room, work=work, **given.model_dump(exclude={"work"}))
     planned_course(plate)
-    plate = add(plate)
+    plate, new = add(plate)
+    if not new:
+        return plate
     begin_course(plate)
     text = (
         f"Put {plate.name} in the rack: {plate.metal}, {plate.width_mm:g} × {plate.height_mm:g} mm."

@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import Any, Protocol
 
 from core.events.fold import Immersion
+from core.kinetics.readings import thinned
 from core.line.shapes import MeasuredLine
 from core.process.rows import PROCESSES
 from core.process.shapes import Decided
@@ -63,6 +64,6 @@ def done_bite(dip: Immersion) -> DoneBite:
     lifted = dip.at_seconds if dip.lifted_seconds is None else dip.lifted_seconds
     return DoneBite(
         seconds=round(lifted - dip.at_seconds, 2),
-        temperatures=dip.temperatures or None,
+        temperatures=thinned(dip.temperatures) or None,
         open=dip.open,
     )

@@ -47,7 +47,7 @@ def keep_plan(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: PlanIn
     plate = find(Plate, room, plate_id, lock=True)
     old = Plan.objects.filter(room=room, plate=plate, part=given.part).first()
     if old is None:
-        plan = add(_filled(room, plate, given, Plan(id=given.id, room=room)))
+        plan, _ = add(_filled(room, plate, given, Plan(id=given.id, room=room)))
     elif given.version == 0:
         raise Stale(
             "stale", "This plate has a plan already. Look at it, then save again.",

@@ -12,6 +12,7 @@ from server.plates.models import Plate
 from server.plates.schemas import PlateChange
 from server.record.actions.write import write
 from server.rooms.permissions import change, enter, find
+from server.rooms.said import said_of
 
 
 @transaction.atomic
@@ -24,7 +25,7 @@ def change_plate(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: Pla
     """
     room = enter(user, room_id, "change plates")
     plate = change(Plate, room, plate_id, given.version)
-    said = given.model_dump(mode="json", exclude={"version"}, exclude_none=True)
+    said = {key: value for key, value in said_of(given, Plate).items() if value is not None}
     if given.study is not None:
         plate.study = find(Picture, room, given.study)
     for field, value in (f for f in said.items() if f[0] != "study"):

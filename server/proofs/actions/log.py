@@ -38,12 +38,9 @@ def log_proof(user: User, room_id: uuid.UUID, given: ProofIn) -> Proof:
     """
     room = enter(user, room_id, "log proofs")
     plate = find(Plate, room, given.plate, lock=True)
-    before = Proof.objects.filter(room=room, id=given.id).first()
-    if before is not None:
-        return before
     again = given.same_state and plate.state_number > 0
     number = plate.state_number if again else plate.state_number + 1
-    proof = add(
+    proof, new = add(
         Proof(
             room=room,
             run=latest_run(plate),
@@ -55,6 +52,8 @@ def log_proof(user: User, room_id: uuid.UUID, given: ProofIn) -> Proof:
             **given.model_dump(exclude={"plate", "picture", "pulled_at", "tones", "same_state"}),
         )
     )
+    if not new:
+        return proof
     plate.state_number = number
     plate.ok_to_print = given.ok_to_print
     plate.place, plate.place_note = "proof", ""

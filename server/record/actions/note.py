@@ -5,14 +5,14 @@ from __future__ import annotations
 import uuid
 
 from django.db import transaction
+from django.utils import timezone
 
 from server.accounts.models import User
 from server.record.actions.plate_of import plate_of
-from server.record.actions.write import write
 from server.record.models import Entry
 from server.record.schemas import NoteIn
-from server.replies.errors import NotFound
-from server.rooms.permissions import enter
+from server.replies.errors import NotFound, Stale
+from server.rooms.permissions import add, enter
 
 
 @transaction.atomic
@@ -22,17 +22,21 @@ def add_note(user: User, room_id: uuid.UUID, given: NoteIn) -> Entry:
     Raises
     ------
     NotFound, NotAllowed
+    Stale
+        The id is another entry's.
     """
     room = enter(user, room_id, "write the record")
-    before = Entry.objects.filter(room=room, id=given.id).first()
-    if before is not None:
-        return before
     plate = plate_of(room, given.plate) if given.plate else None
     old = Entry.objects.filter(room=room, id=given.corrects).first() if given.corrects else None
     if given.corrects and old is None:
         raise NotFound("That entry")
-    kind = "correction" if old else "note"
-    return write(
-        room, user, kind, given.text, plate=plate or (old.plate if old else None),
-        entry_id=given.id, corrects=old,
+    about = plate or (old.plate if old else None)
+    entry, _ = add(
+        Entry(
+            id=given.id, room=room, by=user, at=timezone.now(), text=given.text, corrects=old,
+            kind="correction" if old else "note", plate_id=about.id if about else None,
+        )
     )  # fmt: skip
+    if entry.kind not in ("note", "correction"):
+        raise Stale("id-taken", "That id is another entry's. Make a new one.", field="id")
+    return entry

@@ -23,7 +23,6 @@ def write(
     data: dict[str, Any] | None = None,
     at: datetime | None = None,
     entry_id: uuid.UUID | None = None,
-    corrects: Entry | None = None,
 ) -> Entry:
     """Return the new entry; call it inside the transaction of the change it tells of."""
     return Entry.objects.create(
@@ -35,5 +34,4 @@ def write(
         kind=kind,
         text=text,
         data=data or {},
-        corrects=corrects,
     )

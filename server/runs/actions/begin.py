@@ -49,7 +49,7 @@ def begin_run(user: User, room_id: uuid.UUID, given: RunIn) -> Run:
     )  # fmt: skip
     try:
         with transaction.atomic():
-            run = add(run)
+            run, _ = add(run)
     except IntegrityError:
         raise Stale("run-under-way", "This plate has a run under way. Open it.") from None
     plate.place = "bath"

@@ -11,6 +11,7 @@ from core.process.rows import PROCESSES
 from server.accounts.models import User
 from server.baths.actions.keep import log_gain
 from server.baths.models import Bath
+from server.plates.models import Plate
 from server.record.actions.write import write
 from server.replies.errors import BadValue
 from server.rooms.permissions import enter, find
@@ -29,6 +30,7 @@ def end_run(user: User, room_id: uuid.UUID, run_id: uuid.UUID) -> Run:
         The plate is in the bath.
     """
     room = enter(user, room_id, "run")
+    find(Plate, room, find(Run, room, run_id).plate_id, lock=True)
     run = find(Run, room, run_id, lock=True)
     if run.ended_at is not None:
         return run

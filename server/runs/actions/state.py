@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from functools import lru_cache
 
 from core.events.fold import Immersion, RunState, fold
+from core.kinetics.shapes import LONGEST_SECONDS
 from core.process.shapes import Decided
 from core.stages.lift import seconds_to_lift
 from core.stages.shapes import RunSheet
@@ -32,7 +33,8 @@ def run_state(
 ) -> RunState:
     """Return the state of a run."""
     told = events_of(run.id) if events is None else events
-    return fold((core_event(e) for e in told), bath_line(run.bath) if line is None else line)
+    read = bath_line(run.bath) if line is None else line
+    return fold((core_event(e) for e in told), read, {area["name"] for area in run.areas})
 
 
 @dataclass(frozen=True)
@@ -76,4 +78,5 @@ def follow(
     temperatures = dip.temperatures or [(0.0, run.bath.temperature_c)]
     target = sheet.plan.bites[0].reference_seconds if sheet.plan.bites else 0.0
     lift = dip.at_seconds + seconds_to_lift(sheet, target, temperatures)
-    return Followed(state, sheet, lift, stale=now_seconds > lift + STALE_AFTER_SECONDS)
+    last = min(lift + STALE_AFTER_SECONDS, dip.at_seconds + LONGEST_SECONDS)
+    return Followed(state, sheet, lift, stale=now_seconds > last)

@@ -3,14 +3,35 @@
 from __future__ import annotations
 
 import uuid
+from typing import Any, TypeVar
 
 from django.db import transaction
 
 from server.accounts.models import User
 from server.record.actions.write import write
+from server.replies.errors import Stale
+from server.rooms.models import RoomThing
 from server.rooms.permissions import add, change, enter
 from server.shopbook.models import Recipe, Tool
 from server.shopbook.schemas import RecipeIn, ToolIn
+
+Thing = TypeVar("Thing", bound=RoomThing)
+
+
+def _same(stored: Thing, facts: dict[str, Any]) -> Thing:
+    """Return what is stored already, where it is what was sent.
+
+    Raises
+    ------
+    Stale
+        It was stored with something else in it.
+    """
+    if any(getattr(stored, name) != value for name, value in facts.items()):
+        raise Stale(
+            "stale", "That is here already, with something else in it. Yours is kept here; look at "
+            "theirs, then save again.", field="version", value=0, allowed=str(stored.version),
+        )  # fmt: skip
+    return stored
 
 
 @transaction.atomic
@@ -24,7 +45,9 @@ def keep_recipe(user: User, room_id: uuid.UUID, given: RecipeIn) -> Recipe:
     room = enter(user, room_id, "keep recipes")
     facts = given.model_dump(exclude={"id", "version"})
     if given.version == 0:
-        recipe = add(Recipe(id=given.id, room=room, by=user, **facts))
+        recipe, new = add(Recipe(id=given.id, room=room, by=user, **facts))
+        if not new:
+            return _same(recipe, facts)
     else:
         recipe = change(Recipe, room, given.id, given.version)
         recipe.name, recipe.kind, recipe.text, recipe.by = (*facts.values(), user)
@@ -44,7 +67,9 @@ def keep_tool(user: User, room_id: uuid.UUID, given: ToolIn) -> Tool:
     room = enter(user, room_id, "keep recipes")
     facts = given.model_dump(exclude={"id", "version"})
     if given.version == 0:
-        tool = add(Tool(id=given.id, room=room, **facts))
+        tool, new = add(Tool(id=given.id, room=room, **facts))
+        if not new:
+            return _same(tool, facts)
     else:
         tool = change(Tool, room, given.id, given.version)
         for field, value in facts.items():

@@ -13,8 +13,7 @@ from core.faults import bad_input, place_of
 from core.kinetics.shapes import MordantNumbers
 from server.accounts.models import User
 from server.record.actions.write import write
-from server.replies.errors import Stale
-from server.rooms.permissions import enter
+from server.rooms.permissions import add, enter
 from server.shopbook.models import OwnNumber
 from server.shopbook.schemas import OwnNumberIn
 
@@ -32,16 +31,11 @@ def correct_number(user: User, room_id: uuid.UUID, given: OwnNumberIn) -> OwnNum
         The id is taken by something else.
     """
     room = enter(user, room_id, "keep numbers")
-    before = OwnNumber.objects.filter(id=given.id).first()
-    if before is not None:
-        if before.room_id != room.id:
-            raise Stale("id-taken", "That id is taken. Make a new one.", field="id")
-        return before
     _check(given)
-    number = OwnNumber.objects.create(
-        id=given.id, room=room, mordant=given.mordant, column=given.column, value=given.value,
-        reason=given.reason, by=user,
-    )  # fmt: skip
+    facts = given.model_dump()
+    number, new = add(OwnNumber(room=room, by=user, **facts))
+    if not new:
+        return number
     label, name = MORDANTS[given.mordant].label, given.column.replace("_", " ")
     said = "the table's again" if given.value is None else f"{given.value:g}"
     write(room, user, "number", f"{label}, {name}: {said}. {given.reason}")

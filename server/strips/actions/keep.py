@@ -16,6 +16,7 @@ from server.baths.models import Bath
 from server.record.actions.write import write
 from server.rooms.models import Room
 from server.rooms.permissions import add, change, enter, find
+from server.rooms.said import said_of
 from server.shopbook.actions.numbers import own_mordant_numbers
 from server.strips.models import Strip
 from server.strips.schemas import StripChange, StripIn
@@ -37,8 +38,9 @@ def make_strip(user: User, room_id: uuid.UUID, given: StripIn) -> Strip:
     strip = Strip(id=given.id, room=room, metal=metal, read_on=given.read_on, **facts)
     strip.bath = _bath(room, given.bath, metal)
     fit(room, strip)
-    stored = add(strip)
-    write(room, user, "strip", f"Strip {stored.name}: {len(stored.patches)} patches.")
+    stored, new = add(strip)
+    if new:
+        write(room, user, "strip", f"Strip {stored.name}: {len(stored.patches)} patches.")
     return stored
 
 
@@ -52,7 +54,7 @@ def change_strip(user: User, room_id: uuid.UUID, strip_id: uuid.UUID, given: Str
     """
     room = enter(user, room_id, "change strips")
     strip = change(Strip, room, strip_id, given.version)
-    said = given.model_dump(mode="json", exclude={"version", "read_on", "bath"}, exclude_unset=True)
+    said = said_of(given, Strip, without={"read_on", "bath"})
     for field, value in said.items():
         setattr(strip, field, value)
     if given.read_on is not None:

@@ -69,10 +69,11 @@ def ask_for(
     )
     try:
         with transaction.atomic():
-            add(task)
+            task, new = add(task)
     except IntegrityError:  # asked for by two at once
         return same.get(digest=digest, state__in=HELD)
-    put_in(task.id)
+    if new:
+        put_in(task.id)
     return task
 
 

@@ -25,16 +25,15 @@ def start_timer(user: User, room_id: uuid.UUID, given: TimerIn) -> Timer:
     NotFound, NotAllowed, Stale
     """
     room = enter(user, room_id, "run")
-    before = Timer.objects.filter(room=room, id=given.id).first()
-    if before is not None:
-        return before
     plate = find(Plate, room, given.plate) if given.plate else None
-    timer = add(
+    timer, new = add(
         Timer(
             id=given.id, room=room, plate=plate, what=given.what, seconds=given.seconds, by=user,
             started_at=timezone.now() - timedelta(seconds=given.ago_seconds),
         )
     )  # fmt: skip
+    if not new:
+        return timer
     minutes = f"{given.seconds / 60:g} min"
     write(room, user, "timer", f"{given.what.capitalize()}: {minutes} begun.", plate=plate)
     return timer

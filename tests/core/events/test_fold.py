@@ -12,6 +12,8 @@ from core.events.event import Event, payload_of
 from core.events.fold import SAME_PRESS_SECONDS, fold
 from core.events.kinds import KINDS, Told, Undo
 from core.events.undo import holding, taken_back
+from core.kinetics.shapes import LONGEST_SECONDS
+from core.stages.shapes import MOST_DONE
 
 OPEN = ["tone 1", "tone 2"]
 SPACE = uuid.UUID(int=7)
@@ -194,3 +196,33 @@ def test_data_that_are_not_of_their_kind_are_refused(kind, data):
 
 def test_keys_of_another_version_are_passed_over():
     assert payload_of("rocked", {"hands": 2}) == payload_of("rocked", {})
+
+
+def test_a_dip_more_than_can_be_reckoned_is_named_and_so_is_its_lift():
+    bites = [
+        event(2 * n + end, kind, 1000.0 * n + 60 * end, **data)
+        for n in range(MOST_DONE + 1)
+        for end, (kind, data) in enumerate(
+            [("dip", {"open": OPEN}), ("lift", {"dip": name(f"a{2 * n}")})]
+        )
+    ]
+    state = fold(bites)
+    assert len(state.dips) == MOST_DONE
+    assert [notice.code for notice in state.notices] == ["too-many", "too-many"]
+
+
+@pytest.mark.parametrize("named", [True, False])
+def test_a_lift_later_than_a_bite_can_be_leaves_the_plate_in_and_asks(named):
+    lift = {"dip": name("a1")} if named else {}
+    late = [event(1, "dip", 100, open=OPEN), event(2, "lift", 101 + LONGEST_SECONDS, **lift)]
+    state = fold(late)
+    assert state.in_bath is not None
+    assert [notice.code for notice in state.notices] == ["too-long"]
+    said = event(3, "lift", 700, dip=name("a1"), remembered=True)
+    assert fold([*late, said]).done[0].lifted_seconds == 700
+
+
+def test_areas_the_plate_does_not_have_are_left_out_and_named():
+    state = fold([event(1, "dip", 100, open=["tone 1", "moon"])], (), OPEN)
+    assert state.dips[0].open == ["tone 1"]
+    assert [notice.code for notice in state.notices] == ["unknown-area"]

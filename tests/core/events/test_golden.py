@@ -23,7 +23,7 @@ class Tables:
 def test_events_fold_into_the_golden_state(path):
     case = json.loads(path.read_text())
     events = [Event.model_validate(event) for event in case["events"]]
-    state = fold(events, [(at, celsius) for at, celsius in case["bath"]])
+    state = fold(events, [(at, celsius) for at, celsius in case["bath"]], case.get("areas"))
     assert state.model_dump(mode="json") == case["state"]
 
 

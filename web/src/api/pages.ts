@@ -1,5 +1,12 @@
 /** A page of a list; `total` counts the whole list. */
-export type Paged<Item> = { items: Item[]; total: number; page: number; page_size: number };
+export type Paged<Item> = {
+  items: Item[];
+  total: number;
+  page: number;
+  page_size: number;
+  /** Rows of this page that are kept but cannot be shown, and why. */
+  broken: { id: string; text: string }[];
+};
 
 /** Ask for every page of a list, for a list that is chosen from: nothing may be missing in it. */
 export async function everyPage<Item>(
@@ -8,7 +15,12 @@ export async function everyPage<Item>(
   const first = await ask(1);
   const left = Math.max(0, Math.ceil(first.total / first.page_size) - 1);
   const others = await Promise.all(Array.from({ length: left }, (_, n) => ask(n + 2)));
-  return { ...first, items: [first, ...others].flatMap((each) => each.items) };
+  const all = [first, ...others];
+  return {
+    ...first,
+    items: all.flatMap((each) => each.items),
+    broken: all.flatMap((each) => each.broken),
+  };
 }
 
 /** The page as it is asked for: the first is what an address without one answers. */

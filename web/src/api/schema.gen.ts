@@ -1724,6 +1724,19 @@ export interface components {
             width_um_low: number;
         };
         /**
+         * Broken
+         * @description A row that is kept but cannot be shown, and why.
+         */
+        Broken: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * CareOut
          * @description What hands do to the plate while it bites.
          */
@@ -2088,6 +2101,8 @@ export interface components {
             at_seconds: number;
             /** By */
             by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
             data: components["schemas"]["Covered"];
             /**
              * Device
@@ -2327,6 +2342,8 @@ export interface components {
             at_seconds: number;
             /** By */
             by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
             data: components["schemas"]["Dip"];
             /**
              * Device
@@ -2534,6 +2551,8 @@ export interface components {
             at_seconds: number;
             /** By */
             by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
             /** @default {} */
             data: components["schemas"]["Feathered"];
             /**
@@ -2829,6 +2848,8 @@ export interface components {
             at_seconds: number;
             /** By */
             by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
             /**
              * @default {
              *       "dip": null,
@@ -3124,6 +3145,8 @@ export interface components {
             at_seconds: number;
             /** By */
             by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
             /** @default {} */
             data: components["schemas"]["Neutralised"];
             /**
@@ -3218,6 +3241,8 @@ export interface components {
             at_seconds: number;
             /** By */
             by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
             data: components["schemas"]["Note"];
             /**
              * Device
@@ -3270,7 +3295,7 @@ export interface components {
              * Code
              * @enum {string}
              */
-            code: "already-in-bath" | "lift-waits-for-dip" | "second-lift" | "pressed-twice" | "undone";
+            code: "already-in-bath" | "lift-waits-for-dip" | "second-lift" | "pressed-twice" | "undone" | "too-long" | "too-many" | "unknown-area";
             /**
              * Event
              * Format: uuid
@@ -3350,6 +3375,8 @@ export interface components {
             at_seconds: number;
             /** By */
             by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
             data: components["schemas"]["Observation"];
             /**
              * Device
@@ -3429,6 +3456,11 @@ export interface components {
         };
         /** Page[BathOut] */
         Page_BathOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
             /** Items */
             items: components["schemas"]["BathOut"][];
             /** Page */
@@ -3440,6 +3472,11 @@ export interface components {
         };
         /** Page[EntryOut] */
         Page_EntryOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
             /** Items */
             items: components["schemas"]["EntryOut"][];
             /** Page */
@@ -3451,6 +3488,11 @@ export interface components {
         };
         /** Page[OwnNumberOut] */
         Page_OwnNumberOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
             /** Items */
             items: components["schemas"]["OwnNumberOut"][];
             /** Page */
@@ -3462,6 +3504,11 @@ export interface components {
         };
         /** Page[PlateCard] */
         Page_PlateCard_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
             /** Items */
             items: components["schemas"]["PlateCard"][];
             /** Page */
@@ -3473,6 +3520,11 @@ export interface components {
         };
         /** Page[ProofOut] */
         Page_ProofOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
             /** Items */
             items: components["schemas"]["ProofOut"][];
             /** Page */
@@ -3484,6 +3536,11 @@ export interface components {
         };
         /** Page[ReadingOut] */
         Page_ReadingOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
             /** Items */
             items: components["schemas"]["ReadingOut"][];
             /** Page */
@@ -3495,6 +3552,11 @@ export interface components {
         };
         /** Page[RecipeOut] */
         Page_RecipeOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
             /** Items */
             items: components["schemas"]["RecipeOut"][];
             /** Page */
@@ -3506,6 +3568,11 @@ export interface components {
         };
         /** Page[RunOut] */
         Page_RunOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
             /** Items */
             items: components["schemas"]["RunOut"][];
             /** Page */
@@ -3517,6 +3584,11 @@ export interface components {
         };
         /** Page[StripCard] */
         Page_StripCard_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
             /** Items */
             items: components["schemas"]["StripCard"][];
             /** Page */
@@ -3528,6 +3600,11 @@ export interface components {
         };
         /** Page[TaskOut] */
         Page_TaskOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
             /** Items */
             items: components["schemas"]["TaskOut"][];
             /** Page */
@@ -3539,6 +3616,11 @@ export interface components {
         };
         /** Page[TimerOut] */
         Page_TimerOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
             /** Items */
             items: components["schemas"]["TimerOut"][];
             /** Page */
@@ -3550,6 +3632,11 @@ export interface components {
         };
         /** Page[ToolOut] */
         Page_ToolOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
             /** Items */
             items: components["schemas"]["ToolOut"][];
             /** Page */
@@ -3907,6 +3994,8 @@ export interface components {
             version: number;
             /** Width Mm */
             width_mm: number;
+            /** Wrong */
+            wrong: string;
         };
         /**
          * PlateChange
@@ -4059,6 +4148,8 @@ export interface components {
             width_mm: number;
             /** Work */
             work: string | null;
+            /** Wrong */
+            wrong: string;
         };
         /**
          * ProcessWords
@@ -4397,6 +4488,8 @@ export interface components {
             at_seconds: number;
             /** By */
             by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
             /** @default {} */
             data: components["schemas"]["Refreshed"];
             /**
@@ -4547,6 +4640,8 @@ export interface components {
             at_seconds: number;
             /** By */
             by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
             /** @default {} */
             data: components["schemas"]["Rinsed"];
             /**
@@ -4619,6 +4714,8 @@ export interface components {
             at_seconds: number;
             /** By */
             by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
             /** @default {} */
             data: components["schemas"]["Rocked"];
             /**
@@ -5431,6 +5528,8 @@ export interface components {
             at_seconds: number;
             /** By */
             by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
             data: components["schemas"]["Temperature"];
             /**
              * Device
@@ -5658,6 +5757,8 @@ export interface components {
             at_seconds: number;
             /** By */
             by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
             data: components["schemas"]["Undo"];
             /**
              * Device
@@ -5739,6 +5840,33 @@ export interface operations {
                     }[];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
         };
     };
     advise_proof: {
@@ -5761,6 +5889,60 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AdviseOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
                 };
             };
             /** @description A value out of its limits, each fault with its field. */
@@ -5796,6 +5978,60 @@ export interface operations {
                     "application/json": components["schemas"]["BevelOutput"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
@@ -5827,6 +6063,60 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CleaningOrderOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
                 };
             };
             /** @description A value out of its limits, each fault with its field. */
@@ -5862,6 +6152,60 @@ export interface operations {
                     "application/json": components["schemas"]["CourseOutput"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
@@ -5895,6 +6239,60 @@ export interface operations {
                     "application/json": components["schemas"]["CutSheetOutput"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
@@ -5926,6 +6324,60 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DiluteOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
                 };
             };
             /** @description A value out of its limits, each fault with its field. */
@@ -5969,6 +6421,60 @@ export interface operations {
                     "application/json": components["schemas"]["DustCoverageOutput"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
@@ -6000,6 +6506,60 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FitStripOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
                 };
             };
             /** @description A value out of its limits, each fault with its field. */
@@ -6035,6 +6595,60 @@ export interface operations {
                     "application/json": components["schemas"]["GroundCheckOutput"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
@@ -6066,6 +6680,60 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlanBitesOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
                 };
             };
             /** @description A value out of its limits, each fault with its field. */
@@ -6101,6 +6769,60 @@ export interface operations {
                     "application/json": components["schemas"]["PlanLinesOutput"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
@@ -6132,6 +6854,60 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReadCurveOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
                 };
             };
             /** @description A value out of its limits, each fault with its field. */
@@ -6167,6 +6943,60 @@ export interface operations {
                     "application/json": components["schemas"]["RepairRoutesOutput"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
@@ -6198,6 +7028,60 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RunSheet"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
                 };
             };
             /** @description A value out of its limits, each fault with its field. */
@@ -6233,6 +7117,42 @@ export interface operations {
                     };
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A value out of its limits, each fault with its field. */
             422: {
                 headers: {
@@ -6262,6 +7182,15 @@ export interface operations {
                     "application/json": components["schemas"]["Clock"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
         };
     };
     server_members_api_get_link: {
@@ -6284,8 +7213,26 @@ export interface operations {
                     "application/json": components["schemas"]["LinkInfo"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6317,6 +7264,15 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description The role does not carry it. */
             403: {
                 headers: {
@@ -6328,6 +7284,33 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6366,6 +7349,33 @@ export interface operations {
                     }[];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
         };
     };
     server_members_api_post_room: {
@@ -6390,8 +7400,62 @@ export interface operations {
                     "application/json": components["schemas"]["RoomOut"];
                 };
             };
-            /** @description Changed meanwhile by somebody else. */
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6432,8 +7496,44 @@ export interface operations {
                     "application/json": components["schemas"]["Page_BathOut_"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6467,6 +7567,24 @@ export interface operations {
                     "application/json": components["schemas"]["BathOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description The role does not carry it. */
             403: {
                 headers: {
@@ -6485,8 +7603,35 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Changed meanwhile by somebody else. */
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6526,8 +7671,44 @@ export interface operations {
                     "application/json": components["schemas"]["BathOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6562,6 +7743,24 @@ export interface operations {
                     "application/json": components["schemas"]["BathOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description The role does not carry it. */
             403: {
                 headers: {
@@ -6580,8 +7779,35 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Changed meanwhile by somebody else. */
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6623,8 +7849,44 @@ export interface operations {
                     "application/json": components["schemas"]["Page_ReadingOut_"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6659,8 +7921,62 @@ export interface operations {
                     "application/json": components["schemas"]["BathOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6699,8 +8015,44 @@ export interface operations {
                     "application/json": components["schemas"]["Bench"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6745,6 +8097,33 @@ export interface operations {
                     "application/json": components["schemas"]["PictureOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
                 headers: {
@@ -6754,8 +8133,26 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Too large. */
             413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6793,8 +8190,44 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6823,8 +8256,44 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6858,6 +8327,24 @@ export interface operations {
                     "application/json": components["schemas"]["LinkOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description The role does not carry it. */
             403: {
                 headers: {
@@ -6869,6 +8356,33 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6907,8 +8421,44 @@ export interface operations {
                     "application/json": components["schemas"]["MemberOut"][];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6943,6 +8493,24 @@ export interface operations {
                     "application/json": components["schemas"]["MemberOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description The role does not carry it. */
             403: {
                 headers: {
@@ -6954,6 +8522,33 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6990,6 +8585,24 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
             };
             /** @description The role does not carry it. */
             403: {
@@ -7042,8 +8655,44 @@ export interface operations {
                     "application/json": components["schemas"]["Page_OwnNumberOut_"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7077,6 +8726,24 @@ export interface operations {
                     "application/json": components["schemas"]["OwnNumberOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description The role does not carry it. */
             403: {
                 headers: {
@@ -7088,6 +8755,33 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7131,8 +8825,44 @@ export interface operations {
                     "application/json": components["schemas"]["Page_PlateCard_"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7166,6 +8896,33 @@ export interface operations {
                     "application/json": components["schemas"]["PlateOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
                 headers: {
@@ -7175,8 +8932,35 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Changed meanwhile by somebody else. */
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7216,8 +9000,44 @@ export interface operations {
                     "application/json": components["schemas"]["PlateOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7252,6 +9072,33 @@ export interface operations {
                     "application/json": components["schemas"]["PlateOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
                 headers: {
@@ -7261,8 +9108,35 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Changed meanwhile by somebody else. */
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7302,8 +9176,44 @@ export interface operations {
                     "application/json": components["schemas"]["CourseOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7338,6 +9248,33 @@ export interface operations {
                     "application/json": components["schemas"]["CourseOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
                 headers: {
@@ -7347,8 +9284,35 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Changed meanwhile by somebody else. */
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7392,6 +9356,33 @@ export interface operations {
                     "application/json": components["schemas"]["TaskOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
                 headers: {
@@ -7401,8 +9392,35 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Changed meanwhile by somebody else. */
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7444,8 +9462,44 @@ export interface operations {
                     "application/json": components["schemas"]["PlanOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7480,6 +9534,33 @@ export interface operations {
                     "application/json": components["schemas"]["PlanOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
                 headers: {
@@ -7489,8 +9570,35 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Changed meanwhile by somebody else. */
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7534,8 +9642,62 @@ export interface operations {
                     "application/json": components["schemas"]["PlanOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7575,8 +9737,44 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7609,8 +9807,44 @@ export interface operations {
                     "application/json": components["schemas"]["Page_ProofOut_"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7644,6 +9878,33 @@ export interface operations {
                     "application/json": components["schemas"]["ProofOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
                 headers: {
@@ -7653,8 +9914,35 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Changed meanwhile by somebody else. */
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7694,8 +9982,44 @@ export interface operations {
                     "application/json": components["schemas"]["ProofOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7727,8 +10051,44 @@ export interface operations {
                     "application/json": components["schemas"]["Page_RecipeOut_"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7762,6 +10122,33 @@ export interface operations {
                     "application/json": components["schemas"]["RecipeOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
                 headers: {
@@ -7771,8 +10158,35 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Changed meanwhile by somebody else. */
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7815,8 +10229,44 @@ export interface operations {
                     "application/json": components["schemas"]["Page_EntryOut_"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7850,8 +10300,62 @@ export interface operations {
                     "application/json": components["schemas"]["EntryOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7890,8 +10394,44 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7924,8 +10464,44 @@ export interface operations {
                     "application/json": components["schemas"]["Page_RunOut_"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7959,6 +10535,33 @@ export interface operations {
                     "application/json": components["schemas"]["RunOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
                 headers: {
@@ -7968,8 +10571,35 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Changed meanwhile by somebody else. */
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8009,8 +10639,44 @@ export interface operations {
                     "application/json": components["schemas"]["RunOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8039,6 +10705,33 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RunOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
                 };
             };
             /** @description Not here, or another room's. */
@@ -8086,8 +10779,62 @@ export interface operations {
                     "application/json": components["schemas"]["RunOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8126,8 +10873,44 @@ export interface operations {
                     "application/json": components["schemas"]["ShopBook"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8159,8 +10942,44 @@ export interface operations {
                     "application/json": components["schemas"]["Page_StripCard_"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8194,6 +11013,33 @@ export interface operations {
                     "application/json": components["schemas"]["StripOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
                 headers: {
@@ -8203,8 +11049,35 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Changed meanwhile by somebody else. */
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8244,8 +11117,44 @@ export interface operations {
                     "application/json": components["schemas"]["StripOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8280,6 +11189,33 @@ export interface operations {
                     "application/json": components["schemas"]["StripOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
                 headers: {
@@ -8289,8 +11225,35 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Changed meanwhile by somebody else. */
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8334,8 +11297,62 @@ export interface operations {
                     "application/json": components["schemas"]["Answer"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8375,8 +11392,44 @@ export interface operations {
                     "application/json": components["schemas"]["StripBites"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8411,8 +11464,62 @@ export interface operations {
                     "application/json": components["schemas"]["StripBites"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8455,8 +11562,44 @@ export interface operations {
                     "application/json": components["schemas"]["Page_TaskOut_"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8487,8 +11630,44 @@ export interface operations {
                     "application/json": components["schemas"]["TaskOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8519,6 +11698,24 @@ export interface operations {
                     "application/json": components["schemas"]["TaskOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description The role does not carry it. */
             403: {
                 headers: {
@@ -8530,6 +11727,15 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8561,8 +11767,44 @@ export interface operations {
                     "application/json": components["schemas"]["Page_TimerOut_"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8596,6 +11838,33 @@ export interface operations {
                     "application/json": components["schemas"]["TimerOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
                 headers: {
@@ -8605,8 +11874,35 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Changed meanwhile by somebody else. */
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8646,8 +11942,44 @@ export interface operations {
                     "application/json": components["schemas"]["TimerOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8679,8 +12011,44 @@ export interface operations {
                     "application/json": components["schemas"]["Page_ToolOut_"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8714,6 +12082,33 @@ export interface operations {
                     "application/json": components["schemas"]["ToolOut"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Not here, or another room's. */
             404: {
                 headers: {
@@ -8723,8 +12118,35 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
-            /** @description Changed meanwhile by somebody else. */
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8761,6 +12183,15 @@ export interface operations {
                     "application/json": components["schemas"]["Session"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
         };
     };
     server_members_session_post_session: {
@@ -8785,6 +12216,15 @@ export interface operations {
                     "application/json": components["schemas"]["Session"];
                 };
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Nobody is signed in. */
             401: {
                 headers: {
@@ -8796,6 +12236,33 @@ export interface operations {
             };
             /** @description The role does not carry it. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8839,6 +12306,33 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
         };
     };
     server_members_session_put_units: {
@@ -8861,6 +12355,60 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Me"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
                 };
             };
             /** @description A value out of its limits, each fault with its field. */

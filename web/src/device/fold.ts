@@ -17,12 +17,15 @@ export function happened(event: EventIn): Happened {
   return { ...event, at_seconds: (event.monotonic_ms + event.offset_ms) / 1000 };
 }
 
-export function fold(events: Happened[], bath: BathLine): RunState {
+/** `areas`: names that may be open or covered, others are left out and noticed; null: any. */
+export function fold(events: Happened[], bath: BathLine, areas: string[] | null = null): RunState {
   const ordered = inOrder(events);
   const gone = takenBack(ordered);
-  const [live, bounced] = withoutBounces(
+  const [pressed, bounced] = withoutBounces(
     ordered.filter((event) => !gone.has(event.id) && event.kind !== "undo"),
   );
+  const live = areas ? pressed.map((event) => withKnown(event, areas)) : pressed;
+  const strange = live.filter((event, i) => event !== pressed[i]);
   const { opened, notices } = immersions(live);
   const dead = celsiusOf(ordered.filter((event) => gone.has(event.id)));
   const own = celsiusOf(live);
@@ -42,6 +45,7 @@ export function fold(events: Happened[], bath: BathLine): RunState {
     notices: [
       ...ordered.filter((e) => gone.has(e.id)).map((e) => notice(e, "undone")),
       ...bounced.map((e) => notice(e, "pressed-twice")),
+      ...strange.map((e) => notice(e, "unknown-area")),
       ...notices,
     ],
   };
@@ -98,6 +102,15 @@ function withoutBounces(live: Happened[]): [Happened[], Happened[]] {
   return [kept, bounced];
 }
 
+function withKnown(event: Happened, areas: string[]): Happened {
+  const known = (names: string[]) => names.filter((each) => areas.includes(each));
+  if (event.kind === "dip" && known(event.data.open).length < event.data.open.length)
+    return { ...event, data: { ...event.data, open: known(event.data.open) } };
+  if (event.kind === "covered" && known(event.data.areas).length < event.data.areas.length)
+    return { ...event, data: { ...event.data, areas: known(event.data.areas) } };
+  return event;
+}
+
 function samePress(first: Happened, second: Happened): boolean {
   return (
     second.at_seconds - first.at_seconds < kinds.same_press_seconds &&
@@ -115,33 +128,48 @@ function immersions(live: Happened[]): { opened: Open[]; notices: Notice[] } {
   const lifts = live.filter((event) => event.kind === "lift");
   const opened: Open[] = [];
   const notices: Notice[] = [];
+  const refused = new Set<string>();
   for (const event of live.filter((each) => each.kind === "dip")) {
-    const lift = liftOf(event, lifts);
     const last = opened.at(-1);
-    if (!last || (last.lift && last.lift.at_seconds <= event.at_seconds)) {
-      opened.push({ event, names: new Set([event.id]), lift });
-      continue;
+    if (last && !(last.lift && last.lift.at_seconds <= event.at_seconds)) {
+      last.names.add(event.id);
+      last.lift = earlier(last.lift, liftOf(event, lifts, last.event));
+      notices.push(notice(event, "already-in-bath"));
+    } else if (opened.length === kinds.most_dips) {
+      refused.add(event.id);
+      notices.push(notice(event, "too-many"));
+    } else {
+      opened.push({ event, names: new Set([event.id]), lift: liftOf(event, lifts, event) });
     }
-    last.names.add(event.id);
-    last.lift = earlier(last.lift, lift);
-    notices.push(notice(event, "already-in-bath"));
   }
   const used = new Set(opened.map((dip) => dip.lift?.id));
-  const known = new Set(opened.flatMap((dip) => [...dip.names]));
-  const waiting = lifts
-    .filter((lift) => !used.has(lift.id))
-    .map((lift) => notice(lift, known.has(dipOf(lift)) ? "second-lift" : "lift-waits-for-dip"));
-  return { opened, notices: [...notices, ...waiting] };
+  const others = lifts.filter((lift) => !used.has(lift.id));
+  return { opened, notices: [...notices, ...others.map((l) => liftNotice(l, opened, refused))] };
+}
+
+function liftNotice(lift: Lift, opened: Open[], refused: Set<string>): Notice {
+  const named = dipOf(lift);
+  if (refused.has(named)) return notice(lift, "too-many");
+  const mine = named
+    ? opened.find((dip) => dip.names.has(named))
+    : opened.find((dip) => !dip.lift && dip.event.at_seconds <= lift.at_seconds);
+  if (!mine) return notice(lift, "lift-waits-for-dip");
+  return notice(lift, inTime(mine.event, lift) ? "second-lift" : "too-long");
 }
 
 const dipOf = (lift: Lift) => lift.data?.dip ?? "";
+
+/** A lift that comes later than a bite can last is no lift of it. */
+const inTime = (dip: Dip, lift: Lift) => lift.at_seconds <= dip.at_seconds + kinds.longest_seconds;
 
 function earlier(a: Lift | null, b: Lift | null): Lift | null {
   if (!a || !b) return a ?? b;
   return b.at_seconds < a.at_seconds ? b : a;
 }
 
-function liftOf(dip: Dip, lifts: Lift[]): Lift | null {
+/** `first` is the dip the plate went in with: a second one said of it makes no bite longer. */
+function liftOf(dip: Dip, all: Lift[], first: Dip): Lift | null {
+  const lifts = all.filter((lift) => inTime(first, lift));
   return (
     lifts.find((lift) => dipOf(lift) === dip.id) ??
     lifts.find((lift) => !dipOf(lift) && lift.at_seconds >= dip.at_seconds) ??

@@ -13,23 +13,47 @@ function cases<Case>(kind: string): [string, Case][] {
   return names.map((name) => [name, JSON.parse(readFileSync(join(GOLDEN, kind, name), "utf8"))]);
 }
 
-type Folded = { events: Happened[]; bath: Run["bath_line"]; state: RunState };
+type Folded = {
+  events: Happened[];
+  bath: Run["bath_line"];
+  areas?: string[];
+  state: RunState;
+};
 type Lifted = { sheet: Sheet; target: number; temperatures: Reading[]; seconds: number };
 
-test.each(cases<Folded>("fold"))("%s folds into the golden state", (_, { events, bath, state }) => {
-  expect(fold(events, bath)).toEqual(state);
-});
+test.each(cases<Folded>("fold"))(
+  "%s folds into the golden state",
+  (_, { events, bath, areas, state }) => {
+    expect(fold(events, bath, areas)).toEqual(state);
+  },
+);
 
 test.each(cases<Folded>("fold"))(
   "%s does so in any order, repeated",
-  (_, { events, bath, state }) => {
-    expect(fold([...events].reverse().concat(events), bath)).toEqual(state);
+  (_, { events, bath, areas, state }) => {
+    expect(fold([...events].reverse().concat(events), bath, areas)).toEqual(state);
   },
 );
 
 test.each(cases<Lifted>("lift"))("%s lifts at the golden second", (_, lifted) => {
   const { sheet, target, temperatures, seconds } = lifted;
   expect(secondsToLift(sheet, temperatures, target)).toBeCloseTo(seconds, 9);
+});
+
+test("a dip more than can be reckoned is named, and so is its lift", () => {
+  const [dip, lift] = (
+    cases<Folded>("fold").find(([name]) => name === "one-bite.json") as [string, Folded]
+  )[1].events;
+  const bites = Array.from({ length: 501 }, (_, n) => [
+    { ...dip, id: `d${n}`, at_seconds: 1000 * n },
+    { ...lift, id: `l${n}`, at_seconds: 1000 * n + 60, data: { dip: `d${n}` } },
+  ]).flat() as Happened[];
+  const state = fold(bites, []);
+  expect(state.dips).toHaveLength(500);
+  expect(state.notices.map((each) => [each.event, each.code])).toEqual([
+    ["d500", "too-many"],
+    ["l500", "too-many"],
+  ]);
 });
 
 test("there are golden cases of both", () => {

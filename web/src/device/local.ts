@@ -20,9 +20,11 @@ export type Bite = {
 };
 
 export function localRun(run: Run, waiting: EventIn[]): Local {
-  const state = fold([...run.events, ...waiting.map(happened)], run.bath_line);
+  const state = fold([...run.events, ...waiting.map(happened)], run.bath_line, areasOf(run));
   return { state, celsius: state.temperature_c ?? run.bath_temperature_c };
 }
+
+const areasOf = (run: Run) => run.areas.map((area) => area.name);
 
 export function dipUnderWay(local: Local): Immersion | null {
   return local.state.dips.find((dip) => dip.lifted_seconds === null) ?? null;

@@ -46,6 +46,7 @@ const old = {
       },
     ],
   },
+  areas: [{ name: "sky" }],
 } as unknown as Run;
 
 beforeEach(async () => {

@@ -80,7 +80,7 @@ export function Rack() {
         {plates.map((plate) => (
           <Slot key={plate.id} plate={plate} />
         ))}
-        {list && hasPages(list) ? (
+        {list && (hasPages(list) || list.broken.length > 0) ? (
           <li className="border-b-2 border-wood-deep px-4 pb-3 max-desk:flex-none max-desk:border-b-0 desk:[&_[role=status]]:order-first desk:[&_[role=status]]:basis-full">
             <Pages list={list} go={go} earlier="Before" later="After" />
           </li>

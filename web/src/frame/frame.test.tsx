@@ -1,7 +1,7 @@
 import { act, cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { PLACES, PLATE_PLACES } from "../places";
-import { bathId, fakeServer, plateId, ROOM, stripId, told } from "../testing/server";
+import { bathId, fakeServer, listed, plateId, ROOM, stripId, told } from "../testing/server";
 import { alerts, openAt, press } from "../testing/show";
 
 const LANTERN = plateId("Lantern Row");
@@ -151,10 +151,7 @@ test("the rack is searched by name, metal and route, and walked with R and the a
 });
 
 test("plates that were put away are found from the rack", async () => {
-  const away = {
-    items: [{ ...told<{ items: object[] }>("/plates").items[0], name: "Old Quay" }],
-    total: 1,
-  };
+  const away = listed([{ ...told<{ items: object[] }>("/plates").items[0], name: "Old Quay" }]);
   fakeServer({ "GET /plates?put_away=true": { body: away } });
   openAt("/bench");
   await press("6 plates");

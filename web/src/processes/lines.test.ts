@@ -40,7 +40,7 @@ test.each<[Typed, string]>([
   [{ amount: "" }, "Group 1, wanted: nothing is written yet."],
   [{ amount: "4o" }, "Group 1, wanted: “4o” is not a number."],
   [{ name: " " }, "Name of group 1: nothing is written yet."],
-  [{ needle_um: "9000" }, "Group 1, needle in µm: 9000 is not above 0 and at most 2000 µm."],
+  [{ needle_um: "9000" }, "Group 1, needle in µm: 9000 is not between 0.1 and 2000 µm."],
 ])("%o waits until it can be read, and says why", (cells, words) =>
   expect([...read(typedWith([cells])).faults.values()]).toEqual([words]),
 );

@@ -27,6 +27,7 @@ export const listed = <Item>(items: Item[], total = items.length, page = 1) => (
   total,
   page,
   page_size: 100,
+  broken: [] as { id: string; text: string }[],
 });
 
 export type Body = Record<string, unknown>;

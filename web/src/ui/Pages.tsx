@@ -1,5 +1,6 @@
 import { hasPages, type Paged } from "../api/pages";
 import { Button } from "./Button";
+import { Care } from "./Care";
 
 type Props = {
   list: Paged<unknown>;
@@ -8,8 +9,20 @@ type Props = {
   later?: string;
 };
 
-/** Which part of a long list is shown, and the way to the others; nothing where one page holds all. */
-export function Pages({ list, go, earlier = "Newer", later = "Older" }: Props) {
+/** What of a list cannot be shown, which part of a long one is, and the way to the others. */
+export function Pages(props: Props) {
+  return (
+    <>
+      {props.list.broken.map((row) => (
+        <Care key={row.id}>{row.text}</Care>
+      ))}
+      <Ways {...props} />
+    </>
+  );
+}
+
+/** Nothing where one page holds all. */
+function Ways({ list, go, earlier = "Newer", later = "Older" }: Props) {
   const { items, page, page_size, total } = list;
   if (!hasPages(list)) return null;
   const start = (page - 1) * page_size;

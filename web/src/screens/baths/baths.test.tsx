@@ -44,7 +44,7 @@ test("all that is wrong is told at once, and nothing is sent", async () => {
   await press("Make it up");
   expect(alerts()).toEqual([
     "Name: nothing is written yet.",
-    "Volume: 0 is not above 0 and at most 2000 L.",
+    "Volume: 0 is not between 0.01 and 2000 L.",
     "Temperature: 180 is not between 0 and 60 °C.",
     "Room: “cold” is not a number.",
     "Metal in it: 500 is not between 0 and 150 g/L.",

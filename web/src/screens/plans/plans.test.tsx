@@ -64,7 +64,7 @@ test("what cannot be read holds the draft back and is told when it is to be kept
   await press("Keep the changes");
   expect(alerts().join(" ")).toContain("Group 1, wanted: nothing is written yet.");
   expect(alerts().join(" ")).toContain(
-    "Group 2, needle in µm: 9000 is not above 0 and at most 2000 µm.",
+    "Group 2, needle in µm: 9000 is not between 0.1 and 2000 µm.",
   );
   expect(server.sent.slice(before).filter((each) => each.call === KEEP)).toEqual([]);
 });

@@ -1,7 +1,7 @@
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Proof } from "../../api/proofs";
-import { fakeServer, fault, plateId, refuse, told } from "../../testing/server";
+import { fakeServer, fault, listed, plateId, refuse, told } from "../../testing/server";
 import { alerts, openAt, pick, press, rowsOf, type } from "../../testing/show";
 
 const LANTERN = plateId("Lantern Row");
@@ -169,7 +169,7 @@ test("each area says how far off it is and what to do next, in a word", async ()
   const tones = [tone("Far", 50, 62), tone("Near", 30, 29), tone("Paper", null, 94)];
   const older = { ...proof, id: "older", state_number: 1, picture: null };
   const items = [{ ...proof, id: "newer", state_number: 2, tones, advice }, older];
-  fakeServer({ [`GET /proofs?plate=${RAIN}`]: { body: { items, total: 2 } } });
+  fakeServer({ [`GET /proofs?plate=${RAIN}`]: { body: listed(items) } });
   openAt(`/plates/${RAIN}/proofs`);
   expect(await screen.findByText("Bite 1:40 more")).toBeVisible();
   expect(screen.getByText("All a little light: more ink first.")).toBeVisible();

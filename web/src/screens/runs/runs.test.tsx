@@ -3,6 +3,7 @@ import userEvent from "@testing-library/user-event";
 import { vi } from "vitest";
 import type { Run } from "../../api/runs";
 import { nowSeconds } from "../../device/clock";
+import { deviceId } from "../../device/ids";
 import { dipUnderWay, localRun } from "../../device/local";
 import { dropEvents, waitingEvents } from "../../device/store";
 import { LANTERN, RUN, runEarlier, runFinished, runWithout, withEvents } from "../../testing/run";
@@ -110,6 +111,40 @@ test.each([
   const { kinds } = await atTheBath(late(20 * 60));
   await press(button);
   await waitFor(() => expect(kinds()[0]?.kind).toBe(kind));
+});
+
+test("a lift later than a bite can be is kept, told, and asked for again", async () => {
+  const run = runEarlier(7 * 3600);
+  const dip = dipUnderWay(localRun(run, [])) as { event: string; at_seconds: number };
+  const lift = { ...run.events[0], id: "late", kind: "lift", data: { dip: dip.event } };
+  const at_seconds = dip.at_seconds + 6.5 * 3600;
+  const events = [...run.events, { ...lift, at_seconds }] as Run["events"];
+  await atTheBath({ ...run, events });
+  expect(screen.getByText(/This bite went stale/)).toBeVisible();
+  expect(screen.getByText(/No bite is reckoned past 6 h/)).toBeVisible();
+});
+
+test("a dip past the plan that was forgotten is asked about, too", async () => {
+  const { kinds } = await atTheBath(runFinished(runEarlier(7 * 3600)));
+  expect(screen.getByText(/It was begun at/)).toBeVisible();
+  expect(screen.queryByRole("button", { name: "It was lifted on time" })).toBeNull();
+  await type(/^Lifted after/, "2:40");
+  await press("It was lifted after this");
+  await waitFor(() => expect(kinds()[0]).toMatchObject({ kind: "lift" }));
+});
+
+test("an area the plate does not have is named out of the bath", async () => {
+  const run = runWithout(runEarlier(0), ["dip", "lift"]);
+  const strange = { ...run.events[0], id: "m", kind: "covered", data: { areas: ["Moon"] } };
+  await atTheBath({ ...run, events: [...run.events, strange] as Run["events"] });
+  expect(screen.getByText(/It names an area that this plate does not have/)).toBeVisible();
+});
+
+test("a device whose clock is wrong is told so", async () => {
+  const run = runEarlier(0);
+  const mine = { ...run.events[0], id: "w", device: deviceId(), clock_was_wrong: true };
+  await atTheBath({ ...run, events: [...run.events, mine] as Run["events"] });
+  expect(screen.getByText(/This device's clock is wrong: set it/)).toBeVisible();
 });
 
 test("a temperature is typed with T, refused out of its limits, and moves the time left", async () => {

@@ -109,7 +109,7 @@ test("a tool's width is measured in µm; empty is not known", async () => {
   await userEvent.click(within(row).getByRole("button", { name: "change" }));
   await type("Width of its line", "9000");
   await press("Keep the tool");
-  expect(alerts()).toEqual(["Width of its line: 9000 is not above 0 and at most 5000 µm."]);
+  expect(alerts()).toEqual(["Width of its line: 9000 is not between 0.1 and 5000 µm."]);
   await type("Width of its line", "");
   await press("Keep the tool");
   await waitFor(() => expect(server.last()?.body).toMatchObject({ id: tool.id, width_um: null }));
@@ -153,8 +153,8 @@ test("faults of a sheet and its plates are told together, in inches for who read
   await type("Plate 1, how many", "");
   await press("Lay it out");
   const said = alerts().join(" ");
-  expect(said).toContain("Sheet, wide: 200 is not above 0 and at most 118.11 in.");
-  expect(said).toContain("Plate 2, high: 0 is not above 0 and at most 118.11 in.");
+  expect(said).toContain("Sheet, wide: 200 is not between 0.04 and 118.11 in.");
+  expect(said).toContain("Plate 2, high: 0 is not between 0.04 and 118.11 in.");
   expect(said).toContain("Plate 1, how many: nothing is written yet.");
   expect(server.sent).toEqual([]);
 });

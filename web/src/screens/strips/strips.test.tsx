@@ -183,7 +183,7 @@ test("lines measured on a strip are added, checked and kept", async () => {
   await type("Line 1, Bitten s", "600");
   await type("Line 1, Deep µm", "900");
   await press("Keep the lines");
-  expect(alerts().join()).toContain("Line 1, Deep µm: 900 is not above 0 and at most 800 µm.");
+  expect(alerts().join()).toContain("Line 1, Deep µm: 900 is not between 0.1 and 800 µm.");
   await type("Line 1, Deep µm", "42,5");
   await press("Keep the lines");
   const kept = () => server.sent.find((each) => each.call === `PUT /strips/${ROSIN}`);

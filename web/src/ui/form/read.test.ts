@@ -53,7 +53,7 @@ test("all faults at once, in words, with the limits of the API's schema", () => 
   const typed = { ...good, name: "", volume_l: "0", temperature_c: "180", room_c: "warm" };
   expect(said(BATH, typed)).toEqual([
     ["name", "Name: nothing is written yet."],
-    ["volume_l", "Volume: 0 is not above 0 and at most 2000 L."],
+    ["volume_l", "Volume: 0 is not between 0.01 and 2000 L."],
     ["temperature_c", "Temperature: 180 is not between 0 and 60 °C."],
     ["room_c", "Room: “warm” is not a number."],
   ]);

@@ -50,7 +50,7 @@ test("several faults stand each at its field, and nothing is sent until all are 
   await press("Keep");
   expect(alerts()).toEqual([
     "Name: nothing is written yet.",
-    "Volume: 9999 is not above 0 and at most 2000 L.",
+    "Volume: 9999 is not between 0.01 and 2000 L.",
     "Temperature: 180 is not between 0 and 60 °C.",
   ]);
   expect(screen.getByLabelText("Volume")).toBeInvalid();

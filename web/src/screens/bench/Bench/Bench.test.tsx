@@ -48,7 +48,7 @@ test.each<[string, (() => Due)[], string | undefined, RegExp]>([
 
 test("an empty bench says what to do first", async () => {
   const empty = { baths: [], due: [], next: [], cautions: [] };
-  fakeServer({ "GET /bench": { body: empty }, "GET /plates": { body: { items: [], total: 0 } } });
+  fakeServer({ "GET /bench": { body: empty }, "GET /plates": { body: listed([]) } });
   openAt("/bench");
   expect(await screen.findByRole("heading", { name: "No bath yet" })).toBeVisible();
   expect(screen.getByText("Nothing falls due in the next two hours.")).toBeVisible();

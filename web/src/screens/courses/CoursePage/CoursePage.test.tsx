@@ -102,7 +102,7 @@ test("ways to mend are compared from what is typed, and one joins the course", a
   await type("Area", "0");
   await type("Deep", "12,5");
   await press("Compare the ways");
-  expect(alerts()).toEqual(["Area: 0 is not above 0 and at most 20000 cm²."]);
+  expect(alerts()).toEqual(["Area: 0 is not between 0.01 and 20000 cm²."]);
   await type("Area", "4");
   await press("Compare the ways");
   expect(await screen.findByText(/Prints about L\* 52/)).toBeVisible();

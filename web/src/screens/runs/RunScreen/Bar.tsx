@@ -2,6 +2,7 @@ import { Switch } from "@headlessui/react";
 import { useState } from "react";
 import type { Run } from "../../../api/runs";
 import type { Bite } from "../../../device/local";
+import { deviceId } from "../../../device/ids";
 import type { Waiting } from "../../../device/waiting";
 import { NightBar, WayOut } from "../../../frame/NightBar";
 import { useHere } from "../../../frame/useHere";
@@ -37,7 +38,7 @@ export function Bar({ run, inBath, begun, bite, waiting }: Props) {
           bite {bite.number} of {bite.of}
         </span>
       ) : null}
-      <Line waiting={waiting} />
+      <Line run={run} waiting={waiting} />
       <Waits look="bath" />
       <Sound />
       <WayOut to={`/r/${room}/plates/${run.plate}`} word="Plate page" />
@@ -45,8 +46,15 @@ export function Bar({ run, inBath, begun, bite, waiting }: Props) {
   );
 }
 
+const NO_LINE = "No line. Kept here, sent later.";
+const OFF = "This device's clock is wrong: set it. Times count as they came in.";
+
+/** Whether what this device logged last had to be counted by its receipt. */
+const offHere = (run: Run) =>
+  run.events.filter((event) => event.device === deviceId()).at(-1)?.clock_was_wrong;
+
 /** What of this device's events the server has not. */
-function Line({ waiting }: { waiting: Waiting[] }) {
+function Line({ run, waiting }: { run: Run; waiting: Waiting[] }) {
   const refused = waiting.find((each) => each.refused)?.refused;
   const old = useNowOf(() =>
     waiting.some((each) => !each.refused && Date.now() - each.at > NO_LINE_AFTER_MS),
@@ -56,7 +64,7 @@ function Line({ waiting }: { waiting: Waiting[] }) {
       role="status"
       className="ml-4.5 text-lead whitespace-nowrap text-night-ferric max-phone:text-note"
     >
-      {refused ? `Kept here, not taken: ${refused}` : old ? "No line. Kept here, sent later." : ""}
+      {refused ? `Kept here, not taken: ${refused}` : old ? NO_LINE : offHere(run) ? OFF : ""}
     </span>
   );
 }

@@ -6,6 +6,7 @@ import { goalAt, inWords, standsAt } from "../../../device/sheet";
 import { useHere } from "../../../frame/useHere";
 import { Trouble } from "../../../ui/Trouble";
 import { AreaRow } from "./Cover";
+import { Notices } from "./Notices";
 import { FarText, FarTitle, NightButton, OutPart, Said } from "../../../ui/night/Night";
 
 function wanted(run: Run, name: string): string {
@@ -40,6 +41,7 @@ export function Finished({ run, local, inBath }: { run: Run; local: Local; inBat
             End the run and proof
           </NightButton>
         )}
+        <Notices state={local.state} />
         <Trouble error={end.error} />
       </section>
       <Prints run={run} local={local} />

@@ -38,7 +38,7 @@ export function InBath({ run, local, dip, bite, due, stale, flash, log }: Props)
         className={`relative flex min-h-0 min-w-0 flex-col pr-8 pl-4.5 max-desk:row-start-2 max-desk:px-5.5 max-desk:pt-4.5 max-phone:px-4 max-phone:pt-3 ${flash ? "bg-night-ink **:text-night!" : ""}`}
       >
         {stale ? (
-          <Stale dip={dip} due={due} log={log} />
+          <Stale dip={dip} due={due} state={local.state} log={log} />
         ) : (
           <>
             <Countdown due={due} />

@@ -6,6 +6,7 @@ import { TimeWord } from "../../../ui/Ticking";
 import { clock } from "../../../ui/times";
 import { Cover } from "./Cover";
 import { FarText, FarTitle, OutPart, Said } from "../../../ui/night/Night";
+import { Notices } from "./Notices";
 import { Reading } from "./Readings";
 import type { Acts } from "./useActs";
 
@@ -28,6 +29,7 @@ export function OutOfBath({ run, local, bite, acts }: Props) {
             : run.process.hands.ready}
         </FarText>
         {acts.said ? <Said>{acts.said}</Said> : null}
+        <Notices state={local.state} />
         {last ? <Checks run={run} local={local} acts={acts} covered={cover.length === 0} /> : null}
         <dl className="mt-5 grid grid-cols-2 border-t-2 border-night-line max-phone:mt-3">
           <Reading name={last ? "Out for" : "Not bitten yet"}>

@@ -1,4 +1,5 @@
 import { useParams } from "react-router";
+import kinds from "../../../api/kinds.gen.json";
 import { currentBite, dipUnderWay, liftAt } from "../../../device/local";
 import { useRun } from "../../../device/useRun";
 import { useHere } from "../../../frame/useHere";
@@ -10,9 +11,10 @@ import { Bar } from "./Bar";
 import { Finished } from "./Finished";
 import { Hands } from "./Hands";
 import { InBath } from "./InBath";
-import { Night } from "../../../ui/night/Night";
+import { Night, OutPart } from "../../../ui/night/Night";
 import { OutOfBath } from "./OutOfBath";
 import { Panel } from "./Panel";
+import { Stale } from "./Stale";
 import { useActs } from "./useActs";
 import { useAwake } from "./useAwake";
 import { useCountdown } from "./useCountdown";
@@ -43,12 +45,16 @@ export type Seen = Found & { run: NonNullable<Found["run"]>; local: NonNullable<
 /** In the last seconds the clock turns over once a second. */
 const flashes = (left: number) => left > 0 && left <= FLASH_SECONDS && Math.floor(left) % 2 === 0;
 
+/** Far past its time, or longer than any bite can be. */
+const isStale = (now: number, dipped: number, due: number | null) =>
+  (due !== null && now - due > STALE_SECONDS) || now - dipped > kinds.longest_seconds;
+
 function AtTheBath({ seen }: { seen: Seen }) {
   const { run, local, log, waiting } = seen;
   const dip = dipUnderWay(local);
   const bite = currentBite(run, local);
   const due = dip && bite ? liftAt(run, local, dip, bite) : null;
-  const stale = useNowOf((now) => due !== null && now - due > STALE_SECONDS);
+  const stale = useNowOf((now) => dip !== null && isStale(now, dip.at_seconds, due));
   const flash = useNowOf((now) => due !== null && flashes(due - now));
   const acts = useActs(seen, bite);
   useAwake();
@@ -76,6 +82,10 @@ function AtTheBath({ seen }: { seen: Seen }) {
         />
       ) : bite ? (
         <OutOfBath run={run} local={local} bite={bite} acts={acts} />
+      ) : dip && stale ? (
+        <OutPart>
+          <Stale dip={dip} due={null} state={local.state} log={log} />
+        </OutPart>
       ) : (
         <Finished run={run} local={local} inBath={dip !== null} />
       )}

@@ -1,0 +1,63 @@
+"""What comes in at the door: refused before it is read where nothing can be made of it."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from django.conf import settings
+from django.http import HttpRequest, HttpResponse
+
+from server.replies.errors import AppError, TooLarge, reply, unreadable
+
+UPLOAD_SUFFIXES = ("/files", "/calc/dust-coverage")
+READ = ("application/json", "multipart/form-data")
+
+
+class DoorMiddleware:
+    """Refuse bodies too large, of no known length or kind, and text that cannot be kept."""
+
+    def __init__(self, get_response: Callable[[HttpRequest], HttpResponse]) -> None:
+        self.get_response = get_response
+
+    def __call__(self, request: HttpRequest) -> HttpResponse:
+        return _refused(request) or self.get_response(request)
+
+
+def _refused(request: HttpRequest) -> HttpResponse | None:
+    """Return why a request is not let in; None where it is."""
+    if "\0" in request.path or any("\0" in text for text in _texts(request)):
+        return reply(400, unreadable())
+    if "HTTP_TRANSFER_ENCODING" in request.META:
+        return reply(411, AppError("no-length", "Say how long the body is: Content-Length.").body)
+    limit = settings.LARGEST_BODY_BYTES
+    if request.path.endswith(UPLOAD_SUFFIXES):
+        limit = settings.LARGEST_UPLOAD_BYTES + 100_000
+    size = request.META.get("CONTENT_LENGTH") or "0"
+    if not size.isdigit() or int(size) > limit:
+        return reply(413, too_large(size, limit).body)
+    if int(size) and request.content_type not in READ:
+        return reply(415, _unknown_kind(request.content_type or "").body)
+    return None
+
+
+def _texts(request: HttpRequest) -> list[str]:
+    """Return the texts of an address's query and of its cookies."""
+    asked = [text for key, texts in request.GET.lists() for text in (key, *texts)]
+    return [*asked, *request.COOKIES.values()]
+
+
+def _unknown_kind(kind: str) -> AppError:
+    text = "A body of that kind is not read here."
+    return AppError("unknown-kind", text, value=kind, allowed=" or ".join(READ))
+
+
+def too_large(size: object, limit: int) -> TooLarge:
+    """Return the error for a body of ``size`` bytes."""
+    return TooLarge(
+        "too-large",
+        f"That is larger than {limit / 1e6:.0f} MB. Nothing was stored; yours is untouched.",
+        field="file",
+        value=size,
+        allowed=f"at most {limit // 1_000_000}",
+        unit="MB",
+    )

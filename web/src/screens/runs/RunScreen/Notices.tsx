@@ -1,0 +1,20 @@
+import type { RunState } from "../../../api/runs";
+import { Said } from "../../../ui/night/Night";
+
+type Code = RunState["notices"][number]["code"];
+
+/** What a hand may have to mend; a press that bounced or was taken back needs none. */
+const TO_KNOW: Code[] = ["too-long", "too-many", "unknown-area", "lift-waits-for-dip"];
+
+/** Entries that are kept but do not count, and why the last of them does not. */
+export function Notices({ state }: { state: RunState }) {
+  const odd = state.notices.filter((notice) => TO_KNOW.includes(notice.code));
+  const last = odd.at(-1);
+  if (!last) return null;
+  return (
+    <Said role="status">
+      {odd.length > 1 ? `${odd.length} entries do not count. ` : ""}
+      {last.text}
+    </Said>
+  );
+}
