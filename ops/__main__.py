@@ -10,14 +10,14 @@ import sys
 import time
 from pathlib import Path
 
-from ops import archive, build, checks, lan, node, packages, postgres, serve
+from ops import archive, build, checks, doctor, lan, node, packages, postgres, serve
 from ops.place import DATA, PYTHON, ROOT, Stop, make_data_folder, run, say
 
 DEMO_SIGN_IN, DEMO_PASSWORD = "keeper@lantern-quay", "lantern-quay"
 
 
 def _manage(*arguments: str, what: str) -> None:
-    run([PYTHON, "server/manage.py", *arguments], what=what, env=serve.environment())
+    run([PYTHON, "server/manage.py", *arguments], what=what, env=serve.environment(), private=True)
 
 
 def _set_up(*, dev: bool) -> None:
@@ -49,7 +49,10 @@ def start(given: argparse.Namespace) -> int:
     _set_up(dev=False)
     serve.forget_stale()
     if serve.serving():
-        raise Stop("It runs already. Stop it first: ./keen stop")
+        if serve.whole():
+            raise Stop("It runs already. Stop it first: ./keen stop")
+        say("a part of it ended; starting all of it again")
+        serve.stop()
     doors = [serve.Door("127.0.0.1", given.port, secure=False)]
     if given.lan:
         doors.append(serve.Door(lan.address(), given.port + 443, secure=True))
@@ -204,6 +207,11 @@ def restore(given: argparse.Namespace) -> int:
     return 0
 
 
+def look_over(given: argparse.Namespace) -> int:
+    """Say what is wrong, and how to mend it."""
+    return doctor.look()
+
+
 def _parser() -> argparse.ArgumentParser:
     parser = argparse.ArgumentParser(prog="./keen", description="Keen Bite's one command.")
     commands = parser.add_subparsers(dest="command", required=True)
@@ -230,6 +238,7 @@ def _parser() -> argparse.ArgumentParser:
     people.add_argument("--name", default="Keeper")
     people.add_argument("--room", default="Our print room")
     people.add_argument("--time-zone", default="UTC")
+    add("doctor", look_over)
     add("backup", backup).add_argument("file")
     add("restore", restore).add_argument("file")
     return parser
@@ -245,7 +254,7 @@ def main() -> int:
         return int(given.does(given))
     except Stop as reason:
         say(str(reason))
-        return 3
+        return reason.code
     except KeyboardInterrupt:
         return 130
 

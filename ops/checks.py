@@ -20,7 +20,7 @@ PARTS: dict[str, list[tuple[str, list[str], bool]]] = {
     ],
     "core": [("core", [*PYTEST, "-n", "2", "tests/core"], False)],
     "server": [("server", [*PYTEST, "-n", "2", "tests/server"], False)],
-    "ops": [("as started", [*PYTEST, "tests/ops"], False)],
+    "ops": [("as started", [*PYTEST, "-n", "2", "--dist", "loadfile", "tests/ops"], False)],
     "web": [("front end", node.npm("run", "-s", "test"), True)],
     "browser": [("browser", [*PYTEST, "-n", "2", "tests/browser"], False)],
 }

@@ -59,10 +59,15 @@ def address() -> str:
     return found
 
 
+def made_for(host: str) -> bool:
+    """Tell whether there is a certificate for an address."""
+    kept = DATA / "lan.address"
+    return kept.exists() and kept.read_text() == host
+
+
 def certificate(host: str) -> tuple[Path, Path]:
     """Return the certificate and key for an address, made once."""
-    kept = DATA / "lan.address"
-    if not kept.exists() or kept.read_text() != host:
+    if not made_for(host):
         say("making a certificate for the local network")
         run([PYTHON, "-c", MAKE, DATA, host], what="making the certificate")
     return DATA / "lan.crt", DATA / "lan.key"

@@ -51,9 +51,16 @@ class Cluster:
         given = [str(self.bin / name), *map(str, arguments)]
         who = {"user": SYSTEM_USER, "group": SYSTEM_USER, "extra_groups": []} if AS_ROOT else {}
         return subprocess.run(
-            given, cwd="/", env=env, capture_output=True, text=True, check=False,
-            stdin=subprocess.DEVNULL, **who, **more,
+            given, cwd="/", env=env, capture_output=True, text=True, check=False, **who,
+            **({"stdin": subprocess.DEVNULL} | more if "input" not in more else more),
         )  # type: ignore[call-overload]  # fmt: skip
+
+    def client_environment(self) -> dict[str, str]:
+        """Return how a client finds the database, and its password, which is on no command line."""
+        return {
+            "PATH": f"{self.bin}:/usr/bin:/bin", "LANG": "C.UTF-8", "PGHOST": "127.0.0.1",
+            "PGPORT": str(self.port), "PGUSER": ROLE, "PGPASSWORD": _secret("pg-password"),
+        }  # fmt: skip
 
     def running(self) -> bool:
         """Tell whether the pid in the lock is a server of this very cluster."""
@@ -150,6 +157,8 @@ def start() -> Cluster:
         _check_version(at)
         if not at.running():
             _start(at)
+        if not _lets_in(at):
+            _take_back(at)
         _make_database(at)
     return at
 
@@ -228,14 +237,43 @@ def _start(at: Cluster) -> None:
     raise Stop(f"The database server did not start:\n{tail}")
 
 
-def _sql(at: Cluster, text: str, database: str = "postgres") -> str:
-    said = at.command(
-        "psql", "-h", "127.0.0.1", "-p", str(at.port), "-U", OWNER, "-d", database, "-Atqc", text,
-        password=_secret("pg-owner-password"),
+def _asked(at: Cluster, text: str, database: str) -> subprocess.CompletedProcess[str]:
+    """Ask as the owner; neither the password nor what is said of one is on a command line."""
+    return at.command(
+        "psql", "-h", "127.0.0.1", "-p", str(at.port), "-U", OWNER, "-d", database, "-Atq",
+        "-v", "ON_ERROR_STOP=1", password=_secret("pg-owner-password"), input=text,
     )  # fmt: skip
+
+
+def _sql(at: Cluster, text: str, database: str = "postgres") -> str:
+    said = _asked(at, text, database)
     if said.returncode != 0:
         raise Stop(f"The database refused: {said.stderr.strip()}")
     return said.stdout.strip()
+
+
+def _lets_in(at: Cluster) -> bool:
+    """Tell whether the cluster knows the owner's password."""
+    said = _asked(at, "select 1", "postgres")
+    return said.returncode == 0 or "password authentication failed" not in said.stderr
+
+
+def _take_back(at: Cluster) -> None:
+    """Give a cluster whose data folder was deleted its passwords anew: its rows are kept."""
+    say(f"a database of an earlier data folder is in {at.folder}: it is used again, rooms and all")
+    at.command("pg_ctl", "-D", at.data, "-w", "-m", "fast", "stop")
+    told = "".join(
+        f"alter role {role} password '{_secret(name)}'\n"
+        for role, name in ((OWNER, "pg-owner-password"), (ROLE, "pg-password"))
+    )
+    alone = at.command("postgres", "--single", "-D", at.data, "postgres", input=told)
+    if alone.returncode != 0:
+        raise Stop(
+            f"The database in {at.folder} is of a data folder that is gone, and does not open: "
+            f"{alone.stderr.strip()[-500:]}\nRestore a backup into an empty data folder: "
+            "KEEN_DATA=FOLDER ./keen restore FILE"
+        )
+    _start(at)
 
 
 def _make_database(at: Cluster) -> None:

@@ -15,10 +15,14 @@ from dataclasses import dataclass
 from pathlib import Path
 
 from ops import lan, postgres
-from ops.place import DATA, PYTHON, ROOT, Stop, say
+from ops.place import CLOSED, DATA, PYTHON, ROOT, Stop, own_file, own_log, say
 
 PIDS = DATA / "serving.json"
 FIRST_ANSWER_SECONDS = 30
+LET_GO_SECONDS = 4
+"""A server that was killed lets go of its port within this."""
+SLOWEST_HEADERS_MS = "10000"
+"""For the first line and the headers of a request to come in; a body has its own patience."""
 
 
 @dataclass(frozen=True)
@@ -52,50 +56,62 @@ def check_port(door: Door) -> None:
     ------
     Stop
     """
+    deadline = time.monotonic() + LET_GO_SECONDS
+    while (held := _held(door)) is not None and time.monotonic() < deadline:
+        time.sleep(0.2)
+    if held is not None:
+        raise Stop(
+            f"Port {door.port} cannot be used ({held.strerror}). Choose another: "
+            f"./keen start --port {door.port + 1}"
+        )
+
+
+def _held(door: Door) -> OSError | None:
+    """Return why a port cannot be had; None where it can."""
     with socket.socket() as probe:
         probe.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
         try:
             probe.bind((door.host, door.port))
         except OSError as error:
-            raise Stop(
-                f"Port {door.port} cannot be used ({error.strerror}). Choose another: "
-                f"./keen start --port {door.port + 1}"
-            ) from None
+            return error
+    return None
 
 
 def launch(door: Door) -> subprocess.Popen[bytes]:
-    """Start gunicorn at a door."""
+    """Start the web server at a door, begun again whenever it ends by itself."""
     more: dict[str, str] = {}
     extra: list[str | Path] = []
     if door.secure:
         certificate, key = lan.certificate(door.host)
-        extra = ["--certfile", certificate, "--keyfile", key]
+        extra = ["--ssl-certificate", certificate, "--ssl-keyfile", key]
         more = {
             "KEEN_SECURE": "1",
             "KEEN_DEMO_SIGN_IN": "0",
             "KEEN_ALLOWED_HOSTS": f"{door.host},127.0.0.1,localhost",
         }
     command: list[str | Path] = [
-        PYTHON, "-m", "gunicorn", "server.config.wsgi:application",
-        "--bind", f"{door.host}:{door.port}", "--workers", "2", "--threads", "4",
-        "--worker-class", "gthread", "--timeout", "60", "--graceful-timeout", "5",
-        "--worker-tmp-dir", DATA / "log", "--no-control-socket", *extra,
+        PYTHON, "-m", "granian", "--interface", "asginl",
+        "--host", door.host, "--port", str(door.port),
+        "--workers", "2", "--respawn-failed-workers", "--workers-kill-timeout", "2",
+        "--http", "1", "--http1-header-read-timeout", SLOWEST_HEADERS_MS, "--no-ws",
+        "--log-level", "warning", *extra, "ops.web_worker:application",
     ]  # fmt: skip
     return _begin(command, "lan.log" if door.secure else "web.log", environment(**more))
 
 
 def launch_worker() -> subprocess.Popen[bytes]:
     """Start the worker of tasks, begun again whenever it ends by itself."""
-    command: list[str | Path] = [PYTHON, "-m", "ops.supervise"]
-    command += [PYTHON, "server/manage.py", "worker"]
-    return _begin(command, "worker.log", environment())
+    return _begin([PYTHON, "server/manage.py", "worker"], "worker.log", environment())
 
 
 def _begin(command: list[str | Path], log: str, env: dict[str, str]) -> subprocess.Popen[bytes]:
-    return subprocess.Popen(
-        list(map(str, command)), cwd=ROOT, env=env, stdin=subprocess.DEVNULL,
-        stdout=(DATA / "log" / log).open("ab"), stderr=subprocess.STDOUT, start_new_session=True,
-    )  # fmt: skip
+    """Begin a command that is kept running; what it says is for the machine's owner alone."""
+    whole = [PYTHON, "-m", "ops.supervise", *command]
+    with own_log(log) as out:
+        return subprocess.Popen(
+            list(map(str, whole)), cwd=ROOT, env=env, stdin=subprocess.DEVNULL,
+            stdout=out, stderr=subprocess.STDOUT, start_new_session=True, umask=CLOSED,
+        )  # fmt: skip
 
 
 def wait_for(door: Door, process: subprocess.Popen[bytes]) -> None:
@@ -128,7 +144,9 @@ def _answers(door: Door) -> bool:
 def remember(processes: list[subprocess.Popen[bytes]], doors: list[Door]) -> None:
     """Write down what runs, so that ./keen stop ends just that."""
     started = [{"pid": p.pid, "born": _born(p.pid)} for p in processes]
-    PIDS.write_text(json.dumps({"started": started, "doors": [vars(door) for door in doors]}))
+    kept = {"started": started, "doors": [vars(door) for door in doors]}
+    with own_file(PIDS) as file:
+        file.write(json.dumps(kept))
 
 
 def _born(pid: int) -> str:
@@ -147,6 +165,15 @@ def serving() -> list[Door]:
     kept = json.loads(PIDS.read_text())
     alive = [p for p in kept["started"] if _born(p["pid"]) == p["born"] != ""]
     return [Door(**door) for door in kept["doors"]] if alive else []
+
+
+def whole() -> bool:
+    """Tell whether everything that was started still runs, the database among it."""
+    kept = json.loads(PIDS.read_text())
+    alive = all(_born(p["pid"]) == p["born"] != "" for p in kept["started"])
+    doors = [Door(**door) for door in kept["doors"]]
+    answers = all(_answers(door) for door in doors if not door.secure)
+    return alive and answers and postgres.cluster().running()
 
 
 def stop() -> bool:

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import contextlib
 import ctypes
+import os
 import signal
 import subprocess
 import sys
@@ -14,7 +16,7 @@ LOOK_SECONDS, LET_GO_SECONDS = 0.2, 3.0
 PR_SET_PDEATHSIG = 1
 
 
-def _end_with_parent() -> None:
+def end_with_parent() -> None:
     """Have the system end this process when the one that began it dies."""
     ctypes.CDLL(None).prctl(PR_SET_PDEATHSIG, signal.SIGTERM)
 
@@ -26,7 +28,7 @@ def keep_running(command: list[str]) -> int:
     pause = SOONEST_SECONDS
     while not ending.is_set():
         begun = time.monotonic()
-        child = subprocess.Popen(command, preexec_fn=_end_with_parent)
+        child = subprocess.Popen(command, preexec_fn=end_with_parent, process_group=0)
         while child.poll() is None and not ending.wait(LOOK_SECONDS):
             pass
         _let_go(child)
@@ -37,13 +39,13 @@ def keep_running(command: list[str]) -> int:
 
 
 def _let_go(child: subprocess.Popen[bytes]) -> None:
-    """End a command that has not ended; what it had in hand is begun again by the next."""
+    """End a command that has not ended, and what it began; what it had in hand is begun again."""
     child.terminate()
-    try:
+    with contextlib.suppress(subprocess.TimeoutExpired):
         child.wait(LET_GO_SECONDS)
-    except subprocess.TimeoutExpired:
-        child.kill()
-        child.wait()
+    with contextlib.suppress(ProcessLookupError):
+        os.killpg(child.pid, signal.SIGKILL)
+    child.wait()
 
 
 if __name__ == "__main__":

@@ -3,30 +3,34 @@
 from __future__ import annotations
 
 from dataclasses import replace
+from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
 
 from core.errors import StripError
 from core.kinetics.row import mordant_row, tables_version
-from core.tone.posterior import (
-    DEFAULT_READING_SPREAD,
-    PATCH_SCATTER,
-    Readings,
-    draw_curves,
+from core.tone.merge import grouped, mixed, spoken_for, surer
+from core.tone.outliers import (
+    FEWEST_PATCHES,
+    fitted,
+    fitted_patches,
+    limit_lstar,
+    without_outliers,
 )
+from core.tone.posterior import DEFAULT_READING_SPREAD, PATCH_SCATTER, Readings
 from core.tone.shape import SIZE, WETTING, PriorShape, curve_lightness, guess_shape
-from core.tone.shapes import Curve, FitStripInput, FitStripOutput, FittedPatch
+from core.tone.shapes import Curve, FitStripInput, FitStripOutput, FittedPatch, Patch
 
 Array = NDArray[np.float64]
+Groups = list[NDArray[np.intp]]
 
-FEWEST_PATCHES = 3
 LEAST_FALL_LSTAR = 4.0
-SUSPECT_SPREADS = 2.2
-"""A patch this far off the curve is looked at again without itself."""
-OUTLIER_SPREADS = 3.5
-OUTLIER_LSTAR = 3.0
 PALE_LSTAR = 3.0
+PALE = (
+    "Paler than the shorter patches before it: past this time the grain is undercut and the "
+    "tone turns pale (open bite). The curve ends before it."
+)
 BAND = (2.5, 97.5)
 
 
@@ -45,48 +49,52 @@ def fit_strip(given: FitStripInput) -> FitStripOutput:
     Raises
     ------
     StripError
-        Fewer than 3 usable patches, two patches of one time, or no falling trend.
+        Fewer than 3 usable times, or no falling trend.
+
+    Notes
+    -----
+    Patches of one time are read as one; so are the nearest of very many.
     """
     order = sorted(range(len(given.patches)), key=lambda i: given.patches[i].seconds)
-    readings = _readings(given, order)
+    patches = [given.patches[i] for i in order]
+    groups = grouped(np.array([p.seconds for p in patches]))
+    readings = _readings(patches, groups, given.bitten)
     _check(readings)
     readings, why = _without_pale_end(readings)
-    prior = _prior(given)
-    draws, readings = _without_outliers(readings, prior, why)
-    return _output(given, order, draws, readings, why)
+    draws, kept, out = without_outliers(readings, _prior(given))
+    if kept.used.sum() < FEWEST_PATCHES:
+        raise _too_few(int(kept.used.sum()))
+    why |= {place: _why(float(kept.lstar[place]), *found) for place, found in out.items()}
+    left_out = _reasons(patches, groups, kept, draws, why)
+    return _output(given, order, draws, kept, groups, left_out)
 
 
-def _readings(given: FitStripInput, order: list[int]) -> Readings:
-    patches = [given.patches[i] for i in order]
+def _spread(patch: Patch) -> float:
+    return patch.spread or DEFAULT_READING_SPREAD
+
+
+def _readings(patches: list[Patch], groups: Groups, bitten: Literal["dips", "once"]) -> Readings:
+    scatter = np.full(len(patches), PATCH_SCATTER)
     return Readings(
         seconds=np.array([p.seconds for p in patches]),
-        lstar=np.array([p.lstar for p in patches]),
-        spread=np.array([p.spread or DEFAULT_READING_SPREAD for p in patches]),
-        used=np.ones(len(patches), dtype=bool),
-        bitten=given.bitten,
+        lstar=spoken_for(np.array([p.lstar for p in patches]), groups),
+        spread=surer(np.array([_spread(p) for p in patches]), groups),
+        scatter=surer(scatter, groups),
+        used=np.ones(len(groups), dtype=bool),
+        mix=mixed(groups),
+        bitten=bitten,
     )
 
 
 def _check(readings: Readings) -> None:
-    count = len(readings.seconds)
+    count = len(readings.lstar)
     if count < FEWEST_PATCHES:
         raise _too_few(count)
-    same = np.flatnonzero(np.diff(readings.seconds) <= 0)
-    if len(same):
-        raise StripError(
-            "same-time",
-            "Two patches have the same time. Each patch needs its own: type the times in all, "
-            "not the lengths of the dips.",
-            field="patches",
-            value=float(readings.seconds[same[0]]),
-            allowed="different times",
-            unit="s",
-        )
     _check_falls(readings)
 
 
 def _check_falls(readings: Readings) -> None:
-    pairs = np.triu_indices(len(readings.seconds), 1)
+    pairs = np.triu_indices(len(readings.lstar), 1)
     steps = readings.lstar[pairs[1]] - readings.lstar[pairs[0]]
     fall = float(readings.lstar.max() - readings.lstar.min())
     if np.median(steps) >= 0 or fall < LEAST_FALL_LSTAR:
@@ -116,7 +124,7 @@ def _too_few(usable: int) -> StripError:
 def _without_pale_end(readings: Readings) -> tuple[Readings, dict[int, str]]:
     """Leave out patches after the darkest that are surely paler: grain undercut, open bite."""
     darkest = int(np.argmin(readings.lstar))
-    tail = np.arange(darkest + 1, len(readings.seconds))
+    tail = np.arange(darkest + 1, len(readings.lstar))
     doubt = 3.0 * np.hypot(readings.spread[tail], readings.spread[darkest])
     paler = readings.lstar[tail] - readings.lstar[darkest] > np.maximum(PALE_LSTAR, doubt)
     if not len(tail) or not paler.all() or darkest < FEWEST_PATCHES - 1:
@@ -125,11 +133,7 @@ def _without_pale_end(readings: Readings) -> tuple[Readings, dict[int, str]]:
         return readings, {}
     used = readings.used.copy()
     used[tail] = False
-    why = (
-        "Paler than the shorter patches before it: past this time the grain is undercut and the "
-        "tone turns pale (open bite). The curve ends before it."
-    )
-    return replace(readings, used=used), {int(i): why for i in tail}
+    return replace(readings, used=used), {int(i): PALE for i in tail}
 
 
 def _dark_end_agrees(readings: Readings, darkest: int) -> bool:
@@ -159,69 +163,46 @@ _DRIFT = np.diag(
 """How far two strips of one ground and metal differ from day to day (dust, wiping, ink)."""
 
 
-def _without_outliers(
-    readings: Readings, prior: PriorShape, why: dict[int, str]
-) -> tuple[Array, Readings]:
-    draws = draw_curves(readings, prior)
-    while True:
-        worst = _worst(readings, draws, prior)
-        if worst is None:
-            return draws, readings
-        place, text = worst
-        if readings.used.sum() <= FEWEST_PATCHES:
-            raise _too_few(int(readings.used.sum()) - 1)
-        why[place] = text
-        readings = readings.without(place)
-        draws = draw_curves(readings, prior)
-
-
-def _worst(readings: Readings, draws: Array, prior: PriorShape) -> tuple[int, str] | None:
-    """Return the patch that its fellows contradict the most, if one is beyond doubt."""
-    found: list[tuple[float, int, float, float]] = []
-    for place in _suspects(readings, draws):
-        others = draw_curves(readings.without(place), prior) if readings.used.sum() > 3 else draws
-        said = _fitted(readings, others)[:, place]
-        spread = np.sqrt(readings.spread[place] ** 2 + PATCH_SCATTER**2 + said.var())
-        off = readings.lstar[place] - said.mean()
-        if abs(off) > max(OUTLIER_LSTAR, OUTLIER_SPREADS * spread):
-            found.append((abs(off) / spread, place, off, float(spread)))
-    if not found:
-        return None
-    _, place, off, spread = max(found)
-    return place, _why(readings, place, off, spread)
-
-
-def _suspects(readings: Readings, draws: Array) -> list[int]:
-    fitted = _fitted(readings, draws).mean(axis=0)
-    scale = np.hypot(readings.spread, PATCH_SCATTER)
-    far = np.abs(readings.lstar - fitted) > SUSPECT_SPREADS * scale
-    rises = np.diff(readings.lstar, prepend=np.inf) > 2.0 * scale
-    near = far | rises | np.append(rises[1:], False)
-    return [int(i) for i in np.flatnonzero(near & readings.used)]
-
-
-def _fitted(readings: Readings, draws: Array) -> Array:
-    times = readings.reference(np.exp(draws[:, WETTING]))
-    return np.minimum.accumulate(curve_lightness(draws, times), axis=1)
-
-
-def _why(readings: Readings, place: int, off: float, spread: float) -> str:
-    said = readings.lstar[place] - off
-    read = f"Reads L* {readings.lstar[place]:g}; the others say {said:.0f} ± {2 * spread:.0f}."
+def _why(read: float, off: float, spread: float) -> str:
+    said = f"Reads L* {read:g}; the others say {read - off:.0f} ± {2 * spread:.0f}."
     if off > 0:
-        return f"{read} Too light: stop-out may have crept in, or the ground held."
-    return f"{read} Too dark: a foul bite, or the patch was wiped less."
+        return f"{said} Too light: stop-out may have crept in, or the ground held."
+    return f"{said} Too dark: a foul bite, or the patch was wiped less."
+
+
+def _reasons(
+    given: list[Patch], groups: Groups, readings: Readings, draws: Array, why: dict[int, str]
+) -> dict[int, str]:
+    """Return why patches are left out, by place: with their group, or alone within it."""
+    alone = {group: text for group, text in why.items() if len(groups[group]) == 1 or text == PALE}
+    said = {int(place): text for group, text in alone.items() for place in groups[group]}
+    several = [group for place, group in enumerate(groups) if len(group) > 1 and place not in alone]
+    if not several:
+        return said
+    curves = fitted_patches(readings, draws)
+    for place in (int(each) for group in several for each in group):
+        patch, told = given[place], curves[:, place]
+        spread = float(np.sqrt(_spread(patch) ** 2 + PATCH_SCATTER**2 + told.var()))
+        off = patch.lstar - float(told.mean())
+        if abs(off) > limit_lstar(spread):
+            said[place] = _why(patch.lstar, off, spread)
+    return said
 
 
 def _output(
-    given: FitStripInput, order: list[int], draws: Array, readings: Readings, why: dict[int, str]
+    given: FitStripInput,
+    order: list[int],
+    draws: Array,
+    readings: Readings,
+    groups: Groups,
+    why: dict[int, str],
 ) -> FitStripOutput:
-    fitted = _fitted(readings, draws)
-    low, high = np.percentile(fitted, BAND, axis=0)
-    mean = fitted.mean(axis=0)
-    last = int(np.flatnonzero(readings.used)[-1])
+    curves = fitted_patches(readings, draws)
+    low, high = np.percentile(curves, BAND, axis=0)
+    mean = curves.mean(axis=0)
+    last = int(groups[int(np.flatnonzero(readings.used)[-1])][-1])
     wetting = np.exp(draws[:, WETTING])
-    off = (readings.lstar - mean)[readings.used]
+    off = (readings.lstar - fitted(readings, draws).mean(axis=0))[readings.used]
     place = {patch: rank for rank, patch in enumerate(order)}
     return FitStripOutput(
         curve=Curve(
@@ -229,7 +210,9 @@ def _output(
             conditions=given.conditions,
             draws=[[round(float(x), 4) for x in draw] for draw in draws],
             valid_to_seconds=float(readings.seconds[last]),
-            valid_to_reference_seconds=round(float(readings.reference(wetting)[:, last].mean()), 1),
+            valid_to_reference_seconds=round(
+                float(readings.reference_of_patches(wetting)[:, last].mean()), 1
+            ),
         ),
         patches=[
             FittedPatch(

@@ -30,20 +30,23 @@ _FLATTEST_WEIGHT = 0.9
 
 @dataclass(frozen=True)
 class Readings:
-    """Patches in order of time; those not ``used`` still had their dips.
+    """Patches in order of time, in groups that are fitted as one; all of them had their dips.
 
-    ``seconds`` [s, cumulative in the bath], ``lstar``, ``spread`` (reading SD, L*) and ``used``
-    (bool) are arrays (n,).
+    ``seconds`` [s, cumulative in the bath] is an array (n,); ``lstar``, ``spread`` (reading SD,
+    L*), ``scatter`` (L*) and ``used`` (bool) are arrays (groups,). ``mix`` (n, groups) makes means
+    of groups.
     """
 
     seconds: Array
     lstar: Array
     spread: Array
+    scatter: Array
     used: NDArray[np.bool_]
+    mix: Array
     bitten: Literal["dips", "once"]
 
     def without(self, place: int) -> Readings:
-        """Return the same readings with one patch left out of the fit.
+        """Return the same readings with one group left out of the fit.
 
         Parameters
         ----------
@@ -58,7 +61,20 @@ class Readings:
         return replace(self, used=used)
 
     def reference(self, wetting: Array) -> Array:
-        """Return the biting time of each patch for each wetting time: array (curves, n) [s].
+        """Return the biting time of each group for each wetting time.
+
+        Parameters
+        ----------
+        wetting : array (curves,) [s]
+
+        Returns
+        -------
+        array (curves, groups) [reference s]
+        """
+        return np.asarray(self.reference_of_patches(wetting) @ self.mix)
+
+    def reference_of_patches(self, wetting: Array) -> Array:
+        """Return the biting time of each patch for each wetting time.
 
         Parameters
         ----------
@@ -94,14 +110,14 @@ def _off(parameters: Array, readings: Readings) -> Array:
     """Return (curves, n) distances of patches from curves in standard deviations."""
     used = readings.used
     times = readings.reference(np.exp(parameters[:, WETTING]))[:, used]
-    scale = np.hypot(readings.spread[used], PATCH_SCATTER)
+    scale = np.hypot(readings.spread[used], readings.scatter[used])
     return (curve_lightness(parameters, times) - readings.lstar[used]) / scale
 
 
-def _most_likely(readings: Readings, prior: PriorShape) -> tuple[Array, Array]:
+def _most_likely(readings: Readings, prior: PriorShape, start: Array | None) -> tuple[Array, Array]:
     """Return the best parameters and the Gauss–Newton covariance about them."""
     root = np.linalg.inv(np.linalg.cholesky(prior.covariance))
-    best = prior.mean.copy()
+    best = (prior.mean if start is None else start).copy()
     damping, cost = 1e-2, np.inf
     nudges = np.vstack([np.zeros(SIZE), _NUDGE * np.eye(SIZE)])
     normal = np.eye(SIZE)
@@ -130,12 +146,10 @@ def _cost(off: Array, behind: Array) -> float:
     return float(scatter.sum() + 0.5 * behind @ behind)
 
 
-def _log_weights(trials: Array, points: Array, readings: Readings, prior: PriorShape) -> Array:
-    off = _off(trials, readings)
-    scatter = -0.5 * (FREEDOM + 1.0) * np.log1p(off**2 / FREEDOM).sum(axis=1)
+def _apart_from_patches(trials: Array, points: Array, prior: PriorShape) -> Array:
+    """Return the logarithm of each trial's weight before any patch speaks: (trials,)."""
     behind = np.linalg.solve(np.linalg.cholesky(prior.covariance), (trials - prior.mean).T)
-    drawn = -0.5 * (points**2).sum(axis=1)
-    result: Array = scatter - 0.5 * (behind**2).sum(axis=0) - drawn
+    result: Array = 0.5 * (points**2).sum(axis=1) - 0.5 * (behind**2).sum(axis=0)
     return result
 
 
@@ -144,6 +158,57 @@ def _resample(weights: Array, count: int) -> NDArray[np.intp]:
     steps = (np.arange(count) + 0.5) / count
     places: NDArray[np.intp] = np.searchsorted(np.cumsum(weights), steps)
     return np.minimum(places, len(weights) - 1)
+
+
+@dataclass(frozen=True)
+class Posterior:
+    """Curves tried, what the patches say of each, and equally likely draws of them.
+
+    ``trials`` (trials, SIZE); ``logs`` (trials,) their log weights; ``each`` {group: (trials,)}
+    what one group adds to them; ``draws`` (curves, SIZE); ``best`` (SIZE,) the likeliest curve.
+    """
+
+    best: Array
+    trials: Array
+    logs: Array
+    each: dict[int, Array]
+    draws: Array
+
+
+def posterior(readings: Readings, prior: PriorShape, start: Array | None = None) -> Posterior:
+    """Return what the readings say of their curve.
+
+    Parameters
+    ----------
+    readings : Readings
+    prior : PriorShape
+    start : array (SIZE,) or None
+        Where the search begins: the best curve of nearly the same readings; None: the prior's.
+
+    Returns
+    -------
+    Posterior
+
+    Notes
+    -----
+    A Gauss–Newton search finds the best curve under heavy-tailed patch scatter; a widened normal
+    about it proposes curves; their true weights decide which stay. Deterministic.
+    """
+    best, covariance = _most_likely(readings, prior, start)
+    points = normal_points(_TRIALS, SIZE)
+    factor = np.linalg.cholesky(covariance + 1e-12 * np.eye(SIZE))
+    trials = best + _WIDEN * points @ factor.T
+    said = -0.5 * (FREEDOM + 1.0) * np.log1p(_off(trials, readings) ** 2 / FREEDOM)
+    logs = _apart_from_patches(trials, points, prior) + said.sum(axis=1)
+    weights = np.exp(_FLATTEST_WEIGHT * (logs - logs.max()))
+    places = np.flatnonzero(readings.used)
+    return Posterior(
+        best=best,
+        trials=trials,
+        logs=logs,
+        each={int(place): said[:, column] for column, place in enumerate(places)},
+        draws=trials[_resample(weights / weights.sum(), _DRAWS)],
+    )
 
 
 def draw_curves(readings: Readings, prior: PriorShape) -> Array:
@@ -157,19 +222,8 @@ def draw_curves(readings: Readings, prior: PriorShape) -> Array:
     Returns
     -------
     array (curves, SIZE)
-
-    Notes
-    -----
-    A Gauss–Newton search finds the best curve under heavy-tailed patch scatter; a widened normal
-    about it proposes curves; their true weights decide which stay. Deterministic.
     """
-    best, covariance = _most_likely(readings, prior)
-    points = normal_points(_TRIALS, SIZE)
-    factor = np.linalg.cholesky(covariance + 1e-12 * np.eye(SIZE))
-    trials = best + _WIDEN * points @ factor.T
-    logs = _log_weights(trials, points, readings, prior)
-    weights = np.exp(_FLATTEST_WEIGHT * (logs - logs.max()))
-    return np.asarray(trials[_resample(weights / weights.sum(), _DRAWS)])
+    return posterior(readings, prior).draws
 
 
 def draw_prior(prior: PriorShape) -> Array:

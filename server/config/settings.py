@@ -47,7 +47,6 @@ MEDIA_ROOT = Path(os.environ.get("KEEN_MEDIA", DATA / "files"))
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 AUTH_USER_MODEL = "accounts.User"
 ROOT_URLCONF = "server.config.urls"
-WSGI_APPLICATION = "server.config.wsgi.application"
 
 INSTALLED_APPS = [
     "django.contrib.contenttypes",

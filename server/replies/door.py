@@ -10,6 +10,8 @@ from django.http import HttpRequest, HttpResponse
 from server.replies.errors import AppError, TooLarge, reply, unreadable
 
 UPLOAD_SUFFIXES = ("/files", "/calc/dust-coverage")
+FORM_BYTES = 100_000
+"""What a form puts round its file."""
 READ = ("application/json", "multipart/form-data")
 
 
@@ -29,15 +31,20 @@ def _refused(request: HttpRequest) -> HttpResponse | None:
         return reply(400, unreadable())
     if "HTTP_TRANSFER_ENCODING" in request.META:
         return reply(411, AppError("no-length", "Say how long the body is: Content-Length.").body)
-    limit = settings.LARGEST_BODY_BYTES
-    if request.path.endswith(UPLOAD_SUFFIXES):
-        limit = settings.LARGEST_UPLOAD_BYTES + 100_000
+    limit = most_bytes(request.path)
     size = request.META.get("CONTENT_LENGTH") or "0"
     if not size.isdigit() or int(size) > limit:
         return reply(413, too_large(size, limit).body)
     if int(size) and request.content_type not in READ:
         return reply(415, _unknown_kind(request.content_type or "").body)
     return None
+
+
+def most_bytes(path: str) -> int:
+    """Return how large a body may be that is sent to a path."""
+    if path.endswith(UPLOAD_SUFFIXES):
+        return int(settings.LARGEST_UPLOAD_BYTES) + FORM_BYTES
+    return int(settings.LARGEST_BODY_BYTES)
 
 
 def _texts(request: HttpRequest) -> list[str]:

@@ -13,6 +13,7 @@ SAID_OF = {
     401: "Nobody is signed in.",
     403: "The role does not carry it.",
     404: "Not here, or another room's.",
+    408: "Took too long to come in.",
     409: "Changed meanwhile by somebody else, or an id that is taken.",
     411: "A body that does not say how long it is.",
     413: "Too large.",
@@ -43,5 +44,5 @@ def _of_any(operation: dict[str, Any]) -> list[int]:
     if operation.get("parameters"):
         statuses += [404, 422]
     if "requestBody" in operation:
-        statuses += [403, 411, 413, 415, 422]
+        statuses += [403, 408, 411, 413, 415, 422]
     return statuses

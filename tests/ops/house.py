@@ -23,6 +23,11 @@ def free_port():
         return probe.getsockname()[1]
 
 
+def descendants(pid):
+    """Ids of a process and of all that came of it."""
+    return [pid, *(each for child in children(pid) for each in descendants(child))]
+
+
 def children(pid):
     """Ids of the processes that a process began."""
     found = subprocess.run(["pgrep", "-P", str(pid)], capture_output=True, text=True, check=False)
@@ -38,15 +43,19 @@ class House:
         self.env = {**kept, "KEEN_DATA": str(folder)}
 
     def keen(self, *words):
-        done = subprocess.run(
-            [str(ROOT / "keen"), *words], env=self.env, stdin=subprocess.DEVNULL,
-            capture_output=True, text=True, check=False, timeout=240,
-        )  # fmt: skip
+        done = self.tried(*words)
         assert done.returncode == 0, done.stderr
         return done
 
+    def tried(self, *words):
+        """Run the one command, whatever comes of it."""
+        return subprocess.run(
+            [str(ROOT / "keen"), *words], env=self.env, stdin=subprocess.DEVNULL,
+            capture_output=True, text=True, check=False, timeout=240,
+        )  # fmt: skip
+
     def start(self):
-        self.keen("start", "--detach", "--port", str(self.port))
+        self.said = self.keen("start", "--detach", "--port", str(self.port)).stderr
         jar = http.cookiejar.CookieJar()
         self.opener = urllib.request.build_opener(urllib.request.HTTPCookieProcessor(jar))
         self.jar = jar
@@ -77,9 +86,17 @@ class House:
 
     def kill(self):
         """Pull the plug of the web server and the worker."""
-        for process in self._started():
-            for pid in (process["pid"], *children(process["pid"])):
-                os.kill(pid, signal.SIGKILL)
+        for pid in [each for begun in self._started() for each in descendants(begun["pid"])]:
+            os.kill(pid, signal.SIGKILL)
+
+    def web(self):
+        """The id of the web server's master; it is begun again when it dies."""
+        return next(iter(children(self._started()[0]["pid"])), None)
+
+    def database(self):
+        """The id of the database server."""
+        cluster = Path((self.folder / "pg-folder").read_text().strip())
+        return int((cluster / "data" / "postmaster.pid").read_text().splitlines()[0])
 
     def worker(self):
         """The id of the process that works on tasks; it is begun again when it dies."""

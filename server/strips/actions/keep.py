@@ -24,7 +24,6 @@ from server.strips.schemas import StripChange, StripIn
 EARLIER_STRIPS = 5
 
 
-@transaction.atomic
 def make_strip(user: User, room_id: uuid.UUID, given: StripIn) -> Strip:
     """Return the new strip; one whose patches give no curve is stored with the reason.
 
@@ -38,22 +37,22 @@ def make_strip(user: User, room_id: uuid.UUID, given: StripIn) -> Strip:
     strip = Strip(id=given.id, room=room, metal=metal, read_on=given.read_on, **facts)
     strip.bath = _bath(room, given.bath, metal)
     fit(room, strip)
-    stored, new = add(strip)
-    if new:
-        write(room, user, "strip", f"Strip {stored.name}: {len(stored.patches)} patches.")
+    with transaction.atomic():
+        stored, new = add(strip)
+        if new:
+            write(room, user, "strip", f"Strip {stored.name}: {len(stored.patches)} patches.")
     return stored
 
 
-@transaction.atomic
 def change_strip(user: User, room_id: uuid.UUID, strip_id: uuid.UUID, given: StripChange) -> Strip:
-    """Return the changed strip, fitted again.
+    """Return the changed strip, fitted again: before its row is locked, on its version.
 
     Raises
     ------
     NotFound, NotAllowed, Stale
     """
     room = enter(user, room_id, "change strips")
-    strip = change(Strip, room, strip_id, given.version)
+    strip = find(Strip, room, strip_id)
     said = said_of(given, Strip, without={"read_on", "bath"})
     for field, value in said.items():
         setattr(strip, field, value)
@@ -63,8 +62,10 @@ def change_strip(user: User, room_id: uuid.UUID, strip_id: uuid.UUID, given: Str
     if given.bath is not None:
         strip.bath = _bath(room, given.bath, strip.metal)
     fit(room, strip)
-    strip.save()
-    write(room, user, "strip", f"Changed strip {strip.name}.", data=said)
+    with transaction.atomic():
+        strip.version = change(Strip, room, strip_id, given.version).version
+        strip.save()
+        write(room, user, "strip", f"Changed strip {strip.name}.", data=said)
     return strip
 
 

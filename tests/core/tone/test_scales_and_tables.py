@@ -69,7 +69,7 @@ def test_patches_bitten_in_dips_lose_their_wetting_at_each_dip():
 def test_a_patch_left_out_keeps_its_dip():
     readings = Readings(
         seconds=np.array([30.0, 60, 120]), lstar=np.array([86.0, 80, 69]), spread=np.ones(3),
-        used=np.ones(3, dtype=bool), bitten="dips",
+        scatter=np.ones(3), used=np.ones(3, dtype=bool), mix=np.eye(3), bitten="dips",
     )  # fmt: skip
     left = readings.without(1)
     assert left.used.tolist() == [True, False, True] and readings.used.all()

@@ -5918,6 +5918,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -5998,6 +6007,15 @@ export interface operations {
             };
             /** @description The role does not carry it. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6092,6 +6110,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -6172,6 +6199,15 @@ export interface operations {
             };
             /** @description The role does not carry it. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6266,6 +6302,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -6346,6 +6391,15 @@ export interface operations {
             };
             /** @description The role does not carry it. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6448,6 +6502,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -6528,6 +6591,15 @@ export interface operations {
             };
             /** @description The role does not carry it. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6622,6 +6694,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -6702,6 +6783,15 @@ export interface operations {
             };
             /** @description The role does not carry it. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6796,6 +6886,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -6876,6 +6975,15 @@ export interface operations {
             };
             /** @description The role does not carry it. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6970,6 +7078,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -7050,6 +7167,15 @@ export interface operations {
             };
             /** @description The role does not carry it. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7291,6 +7417,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -7420,6 +7555,15 @@ export interface operations {
             };
             /** @description The role does not carry it. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7603,6 +7747,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
                 headers: {
@@ -7772,6 +7925,15 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7957,6 +8119,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -8126,6 +8297,15 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8363,6 +8543,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -8522,6 +8711,15 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8762,6 +8960,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -8925,6 +9132,15 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9108,6 +9324,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
                 headers: {
@@ -9284,6 +9509,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
                 headers: {
@@ -9385,6 +9619,15 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9570,6 +9813,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
                 headers: {
@@ -9671,6 +9923,15 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9907,6 +10168,15 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10158,6 +10428,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
                 headers: {
@@ -10329,6 +10608,15 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10564,6 +10852,15 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10815,6 +11112,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -11049,6 +11355,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
                 headers: {
@@ -11225,6 +11540,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
                 headers: {
@@ -11326,6 +11650,15 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11493,6 +11826,15 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11874,6 +12216,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
                 headers: {
@@ -12118,6 +12469,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description Changed meanwhile by somebody else, or an id that is taken. */
             409: {
                 headers: {
@@ -12236,6 +12596,15 @@ export interface operations {
             };
             /** @description The role does not carry it. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12377,6 +12746,15 @@ export interface operations {
             };
             /** @description The role does not carry it. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
