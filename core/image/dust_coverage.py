@@ -10,7 +10,7 @@ from core.data.dust import FULLEST, GOOD_COVER, THINNEST
 from core.data.mordants import TABLES_VERSION
 from core.errors import CoreError
 from core.image.grains import Grains, find_grains
-from core.image.picture import open_picture
+from core.image.picture import Photo, open_photo
 from core.image.shapes import (
     CoveragePatch,
     DustCoverageInput,
@@ -18,6 +18,7 @@ from core.image.shapes import (
     Verdict,
 )
 from core.image.two_kinds import TwoKinds, tell_apart
+from core.image.view import View, look_at
 from core.progress import Tell, part_of, untold
 
 Array = NDArray[np.float64]
@@ -27,9 +28,8 @@ LEAST_SIDE_PX = 64
 FULLEST_VALLEY = 1.12
 """Noise, streaks and slopes of light have no two kinds: their middle is fuller than their sides."""
 FEWEST_GRAINS = 12
-MOST_PIXELS = 4_000_000
-COARSEST_UM = 5.0
-"""A large photograph is made smaller, but never so that a fine grain falls between pixels."""
+MOST_PIXELS = 60_000_000
+"""Of a photograph: a phone's largest. What is looked at of it is far less."""
 ROWS, COLUMNS = 4, 6
 OUTLINE_DOUBT_PX = 0.12
 SURE = 2.0
@@ -57,7 +57,31 @@ def dust_coverage(given: DustCoverageInput, tell: Tell = untold) -> DustCoverage
     CoreError
         No picture, too small, or no grains in it.
     """
-    return measure_dust(open_picture(given.image), given.um_per_pixel, part_of(tell, 0.1, 1))
+    photo = open_photo(given.image, MOST_PIXELS)
+    return measure_photo(photo, given.um_per_pixel, part_of(tell, 0.1, 1))
+
+
+def measure_photo(photo: Photo, um_per_pixel: float, tell: Tell = untold) -> DustCoverageOutput:
+    """Return the coverage of an opened photograph.
+
+    Parameters
+    ----------
+    photo : Photo
+    um_per_pixel : float [µm]
+    tell : callable
+        Is told the share done.
+
+    Returns
+    -------
+    DustCoverageOutput
+
+    Raises
+    ------
+    CoreError
+        Too small, or no grains in it.
+    """
+    _check_side(photo.size)
+    return _measure(look_at(photo.linear, photo.size, um_per_pixel), tell)
 
 
 def measure_dust(rgb: Array, um_per_pixel: float, tell: Tell = untold) -> DustCoverageOutput:
@@ -81,21 +105,25 @@ def measure_dust(rgb: Array, um_per_pixel: float, tell: Tell = untold) -> DustCo
     CoreError
         Too small, or no grains in it.
     """
-    _check_side(rgb)
-    rgb, um_per_pixel = _smaller(rgb, um_per_pixel)
-    kinds = tell_apart(rgb, part_of(tell, 0, 0.8))
+    size = (rgb.shape[0], rgb.shape[1])
+    _check_side(size)
+    return _measure(look_at(lambda rows, columns: rgb[rows, columns], size, um_per_pixel), tell)
+
+
+def _measure(view: View, tell: Tell) -> DustCoverageOutput:
+    kinds = tell_apart(view, part_of(tell, 0, 0.8))
     if kinds.valley > FULLEST_VALLEY:
         raise _no_grains()
-    grains = find_grains(kinds)
+    grains = find_grains(kinds, view.piece)
     tell(0.9)
     if len(grains.discs.radii_px) < FEWEST_GRAINS:
         raise _no_grains()
     mask = _cleaned(kinds.lighter if grains.lighter else ~kinds.lighter, grains)
-    return _output(mask, kinds, grains, um_per_pixel)
+    return _output(mask, kinds, grains, view.um_per_pixel)
 
 
-def _check_side(rgb: Array) -> None:
-    shortest = min(rgb.shape[:2])
+def _check_side(size: tuple[int, int]) -> None:
+    shortest = min(size)
     if shortest < LEAST_SIDE_PX:
         raise CoreError(
             "too-small", "That picture is too small to count grains in.", field="image",
@@ -111,15 +139,6 @@ def _no_grains() -> CoreError:
         field="image",
         allowed="a close photograph of a dusted plate",
     )
-
-
-def _smaller(rgb: Array, um_per_pixel: float) -> tuple[Array, float]:
-    while rgb.shape[0] * rgb.shape[1] > MOST_PIXELS and 2 * um_per_pixel <= COARSEST_UM:
-        height, width = rgb.shape[0] // 2, rgb.shape[1] // 2
-        cut = rgb[: 2 * height, : 2 * width]
-        rgb = cut.reshape(height, 2, width, 2, 3).mean(axis=(1, 3))
-        um_per_pixel *= 2
-    return rgb, um_per_pixel
 
 
 def _cleaned(mask: Mask, grains: Grains) -> Mask:

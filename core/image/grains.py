@@ -53,12 +53,14 @@ class Grains:
     """Pixels of the photograph in which the discs were laid."""
 
 
-def find_grains(kinds: TwoKinds) -> Grains:
+def find_grains(kinds: TwoKinds, piece: tuple[slice, slice]) -> Grains:
     """Return which kind are the grains.
 
     Parameters
     ----------
     kinds : TwoKinds
+    piece : (slice, slice)
+        Rows and columns that lie in one piece on the photograph: grains are looked at there.
 
     Returns
     -------
@@ -69,7 +71,7 @@ def find_grains(kinds: TwoKinds) -> Grains:
     Grains are round, gaps between them are not. So, in the grains, the discs that fit are more even
     in size and fill more, and the outline curves round them more often than round the gaps.
     """
-    window = _window(kinds.smooth)
+    window = _window(kinds.smooth[piece])
     finer = _finer(window, kinds.threshold)
     fine = ndimage.zoom(ndimage.gaussian_filter(window, 0.5 / finer), finer, order=3)
     light = fine > kinds.threshold

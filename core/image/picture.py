@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 import io
+import stat
 import warnings
+from dataclasses import dataclass
 from pathlib import Path
 
 import numpy as np
@@ -24,13 +26,74 @@ class PictureError(CoreError):
     """A file that is not a picture that can be measured."""
 
 
+@dataclass(frozen=True)
+class Photo:
+    """A photograph that is decoded, of which parts are turned into light as they are asked for."""
+
+    picture: Image.Image
+    size: tuple[int, int]
+    """Height and width [px]."""
+    top: float
+    """The value of white."""
+
+    def linear(self, rows: slice, columns: slice) -> Array:
+        """Return linear RGB, white 1, of some rows and columns.
+
+        Parameters
+        ----------
+        rows, columns : slice
+            With beginning and end.
+
+        Returns
+        -------
+        array (height, width, 3)
+        """
+        part = self.picture.crop((columns.start, rows.start, columns.stop, rows.stop))
+        return _linear(_encoded(part, self.top))
+
+
+def open_photo(source: str | bytes, most_pixels: int = MOST_PIXELS) -> Photo:
+    """Return a photograph, upright; its pixels are counted before they are decoded.
+
+    Parameters
+    ----------
+    source : str or bytes
+        A file's path, or its content. sRGB is taken for granted.
+    most_pixels : int
+
+    Returns
+    -------
+    Photo
+
+    Raises
+    ------
+    PictureError
+        Missing, no plain file, over 60 MB or too many pixels, or no JPEG, PNG or TIFF.
+    """
+    data = source if isinstance(source, bytes) else _read(source)
+    try:
+        with warnings.catch_warnings():
+            warnings.simplefilter("ignore", Image.DecompressionBombWarning)
+            picture = Image.open(io.BytesIO(data), formats=list(KINDS))
+            _check_size(picture.size, most_pixels)
+            ImageOps.exif_transpose(picture, in_place=True)
+            picture.load()
+    except (
+        UnidentifiedImageError, OSError, SyntaxError, ValueError, Image.DecompressionBombError,
+    ) as error:  # fmt: skip
+        if isinstance(error, PictureError):
+            raise
+        raise _not_a_picture("" if isinstance(source, bytes) else source) from error
+    return Photo(picture, (picture.height, picture.width), _top(picture))
+
+
 def open_picture(source: str | bytes) -> Array:
     """Return linear RGB, white 1: array (height, width, 3).
 
     Parameters
     ----------
     source : str or bytes
-        A file's path, or its content. sRGB is taken for granted.
+        As for ``open_photo``.
 
     Returns
     -------
@@ -39,22 +102,18 @@ def open_picture(source: str | bytes) -> Array:
     Raises
     ------
     PictureError
-        Missing, over 60 MB or 120 megapixels, or no JPEG, PNG or TIFF.
+        As for ``open_photo``.
     """
-    data = source if isinstance(source, bytes) else _read(source)
-    try:
-        with warnings.catch_warnings():
-            warnings.simplefilter("ignore", Image.DecompressionBombWarning)
-            picture = Image.open(io.BytesIO(data), formats=list(KINDS))
-            _check_size(picture.size)
-            return _linear(_encoded(ImageOps.exif_transpose(picture)))
-    except (UnidentifiedImageError, OSError, SyntaxError, Image.DecompressionBombError) as error:
-        raise _not_a_picture("" if isinstance(source, bytes) else source) from error
+    photo = open_photo(source)
+    return photo.linear(slice(0, photo.size[0]), slice(0, photo.size[1]))
 
 
 def _read(path: str) -> bytes:
     try:
-        size = Path(path).stat().st_size
+        found = Path(path).stat()
+        if not stat.S_ISREG(found.st_mode):
+            raise _not_a_picture(path)
+        size = found.st_size
         if size > MOST_BYTES:
             raise PictureError(
                 "too-large", "That file is too large.", field="image",
@@ -77,24 +136,31 @@ def _not_a_picture(path: str) -> PictureError:
     )
 
 
-def _check_size(size: tuple[int, int]) -> None:
-    if size[0] * size[1] > MOST_PIXELS:
+def _check_size(size: tuple[int, int], most: int) -> None:
+    if size[0] * size[1] > most:
         raise PictureError(
             "too-many-pixels", "That picture has too many pixels.", field="image",
-            value=f"{size[0]} × {size[1]}", allowed="at most 120", unit="megapixels",
+            value=f"{size[0]} × {size[1]}", allowed=f"at most {most // 1_000_000}",
+            unit="megapixels",
         )  # fmt: skip
 
 
-def _encoded(picture: Image.Image) -> Array:
-    """Return values 0 to 1 as the file has them: (height, width, 3)."""
+def _top(picture: Image.Image) -> float:
+    """Return the value of white in a picture."""
     if picture.mode.startswith("I;16"):
-        grey = np.asarray(picture, dtype=float) / _SIXTEEN_BIT
-        return np.repeat(grey[..., None], 3, axis=2)
+        return _SIXTEEN_BIT
     if picture.mode in ("I", "F"):
-        grey = np.asarray(picture, dtype=float)
-        top = _SIXTEEN_BIT if grey.max() > _EIGHT_BIT else _EIGHT_BIT
-        return np.repeat((grey / top)[..., None], 3, axis=2)
-    return np.asarray(picture.convert("RGB"), dtype=float) / _EIGHT_BIT
+        _low, high = picture.getextrema()
+        return _SIXTEEN_BIT if float(high) > _EIGHT_BIT else _EIGHT_BIT  # type: ignore[arg-type]
+    return _EIGHT_BIT
+
+
+def _encoded(part: Image.Image, top: float) -> Array:
+    """Return values 0 to 1 as the file has them: (height, width, 3)."""
+    if part.mode.startswith("I;16") or part.mode in ("I", "F"):
+        grey = np.asarray(part, dtype=float) / top
+        return np.repeat(grey[..., None], 3, axis=2)
+    return np.asarray(part if part.mode == "RGB" else part.convert("RGB"), dtype=float) / top
 
 
 def _linear(encoded: Array) -> Array:

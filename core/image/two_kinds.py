@@ -9,6 +9,7 @@ from numpy.typing import NDArray
 from scipy import ndimage
 
 from core.image.light import even_light
+from core.image.view import View
 from core.progress import Tell, untold
 
 Array = NDArray[np.float64]
@@ -39,13 +40,12 @@ class TwoKinds:
     """How often a pixel lies midway between the kinds, over how often at one of their levels."""
 
 
-def tell_apart(rgb: Array, tell: Tell = untold) -> TwoKinds:
+def tell_apart(view: View, tell: Tell = untold) -> TwoKinds:
     """Return the two kinds of patches of a picture.
 
     Parameters
     ----------
-    rgb : array (height, width, 3)
-        Linear light.
+    view : View
     tell : callable
         Is told the share done.
 
@@ -58,9 +58,9 @@ def tell_apart(rgb: Array, tell: Tell = untold) -> TwoKinds:
     Colours are weighed so that the kinds differ most over the noise. The threshold lies midway
     between the kinds' own levels, where blur moves no area from one to the other.
     """
-    even = np.empty_like(rgb)
+    even = np.empty_like(view.rgb)
     for colour in range(3):
-        even[..., colour] = _in_even_light(rgb[..., colour])
+        even[..., colour] = _in_even_light(view, colour)
         tell((colour + 1) / 8)
     value = even @ _weights(even)
     tell(5 / 8)
@@ -73,9 +73,9 @@ def tell_apart(rgb: Array, tell: Tell = untold) -> TwoKinds:
     return TwoKinds(lighter, smooth, threshold, sigma, _valley(smooth, threshold))
 
 
-def _in_even_light(colour: Array) -> Array:
-    encoded = colour**_BETWEEN
-    return np.asarray(encoded / even_light(encoded))
+def _in_even_light(view: View, colour: int) -> Array:
+    encoded = view.rgb[..., colour] ** _BETWEEN
+    return np.asarray(encoded / even_light(encoded, view.rows, view.columns))
 
 
 def _weights(even: Array) -> Array:
@@ -170,4 +170,6 @@ def otsu(values: Array) -> float:
     sums = np.cumsum(counts * middles)
     with np.errstate(divide="ignore", invalid="ignore"):
         between = below * above * (sums / below - (sums[-1] - sums) / above) ** 2
+    if np.isnan(between).all():  # all of one value
+        return float(middles[0])
     return float(middles[int(np.nanargmax(between))])

@@ -11,8 +11,8 @@ from ninja.files import UploadedFile
 
 from core.calculators import REGISTRY, Calculator, calculator
 from core.data.mordants import MORDANTS
-from core.image.dust_coverage import measure_dust
-from core.image.picture import open_picture
+from core.image.dust_coverage import MOST_PIXELS, measure_photo
+from core.image.picture import open_photo
 from core.image.shapes import DustCoverageOutput, UmPerPixel
 from server.replies.door import too_large
 from server.replies.errors import ErrorReply
@@ -73,7 +73,7 @@ def post_dust_coverage(
     """Measure the dust on an uploaded close photograph; nothing is stored."""
     if (image.size or 0) > settings.LARGEST_UPLOAD_BYTES:
         raise too_large(image.size, settings.LARGEST_UPLOAD_BYTES)
-    return measure_dust(open_picture(image.read()), um_per_pixel)
+    return measure_photo(open_photo(image.read(), MOST_PIXELS), um_per_pixel)
 
 
 @router.post("/calc/{name}", response={200: None, 422: ErrorReply}, include_in_schema=False)
