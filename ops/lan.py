@@ -26,7 +26,8 @@ certificate = (
     .not_valid_before(now - datetime.timedelta(days=1))
     .not_valid_after(now + datetime.timedelta(days=800))
     .add_extension(x509.SubjectAlternativeName(names), critical=False)
-    .add_extension(x509.BasicConstraints(ca=True, path_length=0), critical=True)
+    .add_extension(x509.BasicConstraints(ca=False, path_length=None), critical=True)
+    .add_extension(x509.KeyUsage(True, False, False, False, False, False, False, False, False), critical=True)
     .add_extension(x509.ExtendedKeyUsage([ExtendedKeyUsageOID.SERVER_AUTH]), critical=False)
     .sign(key, hashes.SHA256())
 )
@@ -37,7 +38,7 @@ with os.fdopen(os.open(folder + "/lan.key", flags, 0o600), "wb") as file:
 with open(folder + "/lan.crt", "wb") as file:
     file.write(certificate.public_bytes(serialization.Encoding.PEM))
 with open(folder + "/lan.address", "w") as file:
-    file.write(address)
+    file.write(address + " leaf")
 """
 
 
@@ -62,7 +63,7 @@ def address() -> str:
 def made_for(host: str) -> bool:
     """Tell whether there is a certificate for an address."""
     kept = DATA / "lan.address"
-    return kept.exists() and kept.read_text() == host
+    return kept.exists() and kept.read_text() == f"{host} leaf"
 
 
 def certificate(host: str) -> tuple[Path, Path]:

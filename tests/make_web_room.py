@@ -40,7 +40,7 @@ def answers(client: Any, room: str) -> dict[str, Any]:
         ask(f"/api/calc/{name}/schema")
     for noun in ("bench", "record?search=&page=1", "members", "timers", "shop-book", "recipes"):
         ask(f"{here}/{noun}")
-    for noun in ("tools", "plates?put_away=true"):
+    for noun in ("tools", "links", "plates?put_away=true"):
         ask(f"{here}/{noun}")
     for bath in ask(f"{here}/baths")["items"]:
         ask(f"{here}/baths/{bath['id']}")

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import AwareDatetime, Field
+from pydantic import AwareDatetime, Field, StrictBool
 
 from core.data.step_row import Beside, Group, MeasureKind
 from core.prepare.shapes import Material, Thickness
@@ -16,7 +16,8 @@ Route = Literal[
 
 
 Status = Literal["todo", "done", "skipped"]
-MeasureValue = bool | int | float | str
+MeasureValue = StrictBool | int | float | str
+"""A number 1 is no yes."""
 
 
 class CourseInput(Shape):

@@ -100,6 +100,11 @@ AUTH_PASSWORD_VALIDATORS = [
         "OPTIONS": {"min_length": 10},
     },
     {"NAME": "django.contrib.auth.password_validation.CommonPasswordValidator"},
+    {"NAME": "server.accounts.passwords.SignsValidator"},
+]
+PASSWORD_HASHERS = [
+    "django.contrib.auth.hashers.Argon2PasswordHasher",
+    "django.contrib.auth.hashers.PBKDF2PasswordHasher",  # of earlier versions; made anew when used
 ]
 
 AXES_USERNAME_FORM_FIELD = "username"
@@ -108,6 +113,8 @@ AXES_COOLOFF_TIME = 0.25
 AXES_LOCKOUT_PARAMETERS = [["username", "ip_address"]]
 AXES_RESET_ON_SUCCESS = True
 AXES_VERBOSE = False
+AXES_LOCKOUT_CALLABLE = "server.accounts.actions.tries.locked_out"
+AXES_ENABLE_ACCESS_FAILURE_LOG = True
 
 PROCRASTINATE_AUTODISCOVER_MODULE_NAME = "tasks"
 PROCRASTINATE_IMPORT_PATHS = ["server.tasks.jobs"]
@@ -137,6 +144,7 @@ CSRF_FAILURE_VIEW = "server.replies.errors.csrf_failed"
 SECURE_CONTENT_TYPE_NOSNIFF = True
 SECURE_REFERRER_POLICY = "same-origin"
 X_FRAME_OPTIONS = "DENY"
+SECURE_HSTS_SECONDS = 60 * 60 * 24 * 30 if SECURE else 0
 CONTENT_SECURITY_POLICY = {
     "EXCLUDE_URL_PREFIXES": ["/api/docs"],
     "DIRECTIVES": {

@@ -9,7 +9,13 @@ from django.http import HttpRequest
 from ninja import Router
 
 from server.accounts.session import require_csrf, signed_in
-from server.members.actions.hand_link import make_link, open_link, use_link
+from server.members.actions.hand_link import (
+    make_link,
+    open_link,
+    open_links,
+    take_back_link,
+    use_link,
+)
 from server.members.actions.keep import let_go, make_room, set_role
 from server.members.schemas import (
     LinkIn,
@@ -17,6 +23,7 @@ from server.members.schemas import (
     LinkOut,
     LinkUse,
     MemberOut,
+    OpenLink,
     RoleIn,
     RoomIn,
     RoomOut,
@@ -71,6 +78,32 @@ def post_link(request: HttpRequest, room: UUID, payload: LinkIn) -> tuple[int, L
     """Make a link to hand over."""
     link, token = make_link(signed_in(request), room, payload)
     return 201, LinkOut(path=f"/link/{token}", expires_at=link.expires_at)
+
+
+@router.get(
+    "/rooms/{uuid:room}/links",
+    response={200: list[OpenLink], 403: ErrorReply, 404: ErrorReply},
+)
+def get_links(request: HttpRequest, room: UUID) -> list[OpenLink]:
+    """List the links that can still be used."""
+    place = enter(signed_in(request), room, "keep members")
+    return [
+        OpenLink(
+            id=link.id, kind=link.kind, role=link.role, name=link.user.name if link.user else "",
+            made_by=link.made_by.name, expires_at=link.expires_at,
+        )
+        for link in open_links(place)
+    ]  # fmt: skip
+
+
+@router.delete(
+    "/rooms/{uuid:room}/links/{uuid:link}",
+    response={204: None, 403: ErrorReply, 404: ErrorReply},
+)
+def delete_link(request: HttpRequest, room: UUID, link: UUID) -> tuple[int, None]:
+    """Take a link back."""
+    take_back_link(signed_in(request), room, link)
+    return 204, None
 
 
 @links.get("/links/{token}", auth=None, response={200: LinkInfo, 404: ErrorReply})

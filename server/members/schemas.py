@@ -63,6 +63,20 @@ class LinkOut(Schema):
     expires_at: datetime
 
 
+class OpenLink(Schema):
+    """A link that can still be used; its secret is not known to anybody but its bearer."""
+
+    id: UUID
+    kind: str
+    """"invite" or "reset"."""
+    role: str
+    """Of whom it invites; empty for a new password."""
+    name: str
+    """Whose password it is for; empty for an invitation."""
+    made_by: str
+    expires_at: datetime
+
+
 class LinkInfo(Schema):
     """What a link is for."""
 

@@ -8,10 +8,10 @@ from django.middleware.csrf import get_token
 from django.utils import timezone
 from ninja import Router
 
-from server.accounts.actions.sign_in import demo_allowed, sign_in
+from server.accounts.actions.sign_in import sign_in
 from server.accounts.models import User
 from server.accounts.schemas import Me, RoomOfUser, Session, SignIn, Units, ZoneShift
-from server.accounts.session import require_csrf, signed_in
+from server.accounts.session import demo_allowed, require_csrf, signed_in, whoever
 from server.replies.errors import ErrorReply
 from server.rooms.models import Membership
 from server.rooms.zone import shifts
@@ -23,8 +23,8 @@ router = Router(tags=["session"])
 def get_session(request: HttpRequest) -> Session:
     """Tell who is signed in; sets the CSRF cookie."""
     get_token(request)
-    me = _me(request.user) if isinstance(request.user, User) else None
-    return Session(me=me, demo=demo_allowed(request.META.get("REMOTE_ADDR", "")))
+    user = whoever(request)
+    return Session(me=_me(user) if user else None, demo=demo_allowed(request))
 
 
 @router.post(

@@ -24,6 +24,9 @@ from server.rooms.permissions import enter
 
 router = Router(tags=["record"])
 
+FORMULAS = ("=", "+", "-", "@", "\t", "\r")
+"""What a cell must not begin with."""
+
 
 @router.get("/record", response={200: Page[EntryOut], 404: ErrorReply})
 def list_entries(
@@ -47,15 +50,9 @@ def export_entries(request: HttpRequest, room: RoomId, plate: UUID | None = None
     writer.writerow(["at", "by", "kind", "plate", "text"])
     entries = _entries(place, plate, "").select_related("plate").reverse()
     for entry in entries.iterator():
-        writer.writerow(
-            [
-                entry.at.isoformat(),
-                entry.by.name if entry.by else "",
-                entry.kind,
-                entry.plate.name if entry.plate else "",
-                _safe_cell(entry.text),
-            ]
-        )
+        by, of = entry.by.name if entry.by else "", entry.plate.name if entry.plate else ""
+        cells = [entry.at.isoformat(), by, entry.kind, of, entry.text]
+        writer.writerow([_safe_cell(cell) for cell in cells])
     reply = HttpResponse(text.getvalue(), content_type="text/csv; charset=utf-8")
     reply["Content-Disposition"] = 'attachment; filename="record.csv"'
     return reply
@@ -63,7 +60,7 @@ def export_entries(request: HttpRequest, room: RoomId, plate: UUID | None = None
 
 def _safe_cell(text: str) -> str:
     """Keep a spreadsheet from taking a note for a formula."""
-    return "'" + text if text[:1] in ("=", "+", "-", "@") else text
+    return "'" + text if text[:1] in FORMULAS else text
 
 
 @router.post("/record", response={201: EntryOut, 404: ErrorReply, 422: ErrorReply})

@@ -12,6 +12,10 @@ from server.replies.errors import AppError, TooLarge, reply, unreadable
 UPLOAD_SUFFIXES = ("/files", "/calc/dust-coverage")
 FORM_BYTES = 100_000
 """What a form puts round its file."""
+MAY = (
+    "camera=(self), microphone=(self), screen-wake-lock=(self), geolocation=(), payment=(), usb=()"
+)
+"""What the page may ask the device for: pictures, a spoken word, a screen that stays awake."""
 READ = ("application/json", "multipart/form-data")
 
 
@@ -22,7 +26,9 @@ class DoorMiddleware:
         self.get_response = get_response
 
     def __call__(self, request: HttpRequest) -> HttpResponse:
-        return _refused(request) or self.get_response(request)
+        answer = _refused(request) or self.get_response(request)
+        answer["Permissions-Policy"] = MAY
+        return answer
 
 
 def _refused(request: HttpRequest) -> HttpResponse | None:

@@ -113,6 +113,14 @@ def reply(status: int, body: ErrorBody, faults: list[ErrorBody] | None = None) -
     return JsonResponse(told.model_dump(mode="json"), status=status)
 
 
+def answer_to(error: AppError) -> JsonResponse:
+    """Return the answer to something the server will not do."""
+    answer = reply(error.status, error.body)
+    if isinstance(error, Throttled):
+        answer["Retry-After"] = str(error.again_seconds)
+    return answer
+
+
 def csrf_failed(request: HttpRequest, reason: str = "") -> HttpResponse:
     """Answer a missing or old token: the browser fetches a new one and sends again."""
     return reply(403, AppError("csrf", "The page was open too long. Sending again.").body)
@@ -123,10 +131,7 @@ def install(api: NinjaAPI) -> None:
 
     @api.exception_handler(AppError)
     def app_error(request: HttpRequest, error: AppError) -> HttpResponse:
-        answer = reply(error.status, error.body)
-        if isinstance(error, Throttled):
-            answer["Retry-After"] = str(error.again_seconds)
-        return answer
+        return answer_to(error)
 
     @api.exception_handler(CoreError)
     def core_error(request: HttpRequest, error: CoreError) -> HttpResponse:

@@ -2,26 +2,20 @@
 
 from __future__ import annotations
 
-from django.conf import settings
 from django.contrib.auth import authenticate, login
 from django.http import HttpRequest
 
+from server.accounts.actions.tries import check_tries, too_many
 from server.accounts.models import User
 from server.accounts.schemas import SignIn
-from server.replies.errors import AppError, NotAllowed, Throttled
-
-LOOPBACK = ("127.", "::1")
+from server.accounts.session import demo_allowed
+from server.replies.errors import AppError, NotAllowed
 
 
 class WrongPassword(AppError):
     """Name and password do not belong together."""
 
     status = 401
-
-
-def demo_allowed(address: str) -> bool:
-    """Tell whether the demo's sign-in works for a caller at ``address``."""
-    return settings.DEMO_SIGN_IN and address.startswith(LOOPBACK)
 
 
 def sign_in(request: HttpRequest, given: SignIn) -> User:
@@ -31,16 +25,14 @@ def sign_in(request: HttpRequest, given: SignIn) -> User:
     ------
     WrongPassword, Throttled, NotAllowed
     """
-    user = authenticate(request, username=given.sign_in.strip().lower(), password=given.password)
+    name = given.sign_in.strip().lower()
+    check_tries(name, request.META.get("REMOTE_ADDR", ""))
+    user = authenticate(request, username=name, password=given.password)
     if getattr(request, "axes_locked_out", False):
-        raise Throttled(
-            "too-many-tries",
-            "Too many tries. Wait 15 minutes, or ask a keeper for a link.",
-            again_seconds=int(settings.AXES_COOLOFF_TIME * 3600),
-        )
+        raise too_many()
     if not isinstance(user, User):
         raise WrongPassword("wrong-password", "Name and password do not belong together.")
-    if user.is_demo and not demo_allowed(request.META.get("REMOTE_ADDR", "")):
+    if user.is_demo and not demo_allowed(request):
         raise NotAllowed(
             "demo-elsewhere",
             "The demo sign-in works only on the machine that serves it. Make yourself a user "

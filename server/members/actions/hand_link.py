@@ -10,13 +10,14 @@ from datetime import timedelta
 from django.contrib.auth.password_validation import validate_password
 from django.core.exceptions import ValidationError
 from django.db import transaction
+from django.db.models import QuerySet
 from django.utils import timezone
 
 from server.accounts.models import User
 from server.members.schemas import LinkIn, LinkUse
 from server.record.actions.write import write
 from server.replies.errors import BadValue, NotAllowed, NotFound
-from server.rooms.models import HandLink, Membership
+from server.rooms.models import HandLink, Membership, Room
 from server.rooms.permissions import enter
 
 GOOD_FOR = timedelta(days=3)
@@ -61,10 +62,15 @@ def make_link(user: User, room_id: uuid.UUID, given: LinkIn) -> tuple[HandLink, 
     return link, token
 
 
+def _keeps_all(keeper: User, other: User) -> bool:
+    kept = Membership.objects.filter(user=keeper, role="keeper").values("room")
+    theirs = Membership.objects.filter(user=other)
+    return other == keeper or not theirs.exclude(room__in=kept).exists()
+
+
 def _only_own_rooms(keeper: User, other: User) -> None:
     """Keep a keeper of one room from taking over someone who is also in another."""
-    kept = Membership.objects.filter(user=keeper, role="keeper").values("room")
-    if other != keeper and Membership.objects.filter(user=other).exclude(room__in=kept).exists():
+    if not _keeps_all(keeper, other):
         raise NotAllowed(
             "other-rooms",
             f"{other.name} is also in a room you do not keep. The keepers of both must agree; "
@@ -73,20 +79,53 @@ def _only_own_rooms(keeper: User, other: User) -> None:
 
 
 def open_link(token: str) -> HandLink:
-    """Return a link that is still good.
+    """Return a link that is still good: nobody's right to it has ended since it was made.
 
     Raises
     ------
     NotFound
     """
-    link = (
-        HandLink.objects.select_related("room", "user")
-        .filter(token_sha256=_sha256(token), used_at=None, expires_at__gt=timezone.now())
-        .first()
-    )
-    if link is None:
+    link = _good(HandLink.objects.filter(token_sha256=_sha256(token))).first()
+    if link is None or not _still_right(link):
         raise NotFound("That link")
     return link
+
+
+def _good(links: QuerySet[HandLink]) -> QuerySet[HandLink]:
+    found = links.filter(used_at=None, expires_at__gt=timezone.now())
+    return found.select_related("room", "user", "made_by")
+
+
+def _still_right(link: HandLink) -> bool:
+    """Tell whether its maker keeps the room still, and keeps every room of whom it lets in anew."""
+    members = Membership.objects.filter(room=link.room)
+    if not members.filter(user=link.made_by, role="keeper").exists():
+        return False
+    if link.user is None:
+        return True
+    return members.filter(user=link.user).exists() and _keeps_all(link.made_by, link.user)
+
+
+def open_links(room: Room) -> list[HandLink]:
+    """Return a room's links that can be used, the newest first."""
+    rows = _good(HandLink.objects.filter(room=room)).order_by("-expires_at")
+    return [link for link in rows if _still_right(link)]
+
+
+@transaction.atomic
+def take_back_link(user: User, room_id: uuid.UUID, link_id: uuid.UUID) -> None:
+    """Take a link back, so that nobody can use it.
+
+    Raises
+    ------
+    NotFound, NotAllowed
+    """
+    room = enter(user, room_id, "keep members")
+    link = HandLink.objects.select_for_update().filter(room=room, id=link_id, used_at=None).first()
+    if link is None:
+        raise NotFound("That link")
+    write(room, user, "member", f"Took back a link: {link.kind}.")
+    link.delete()
 
 
 @transaction.atomic

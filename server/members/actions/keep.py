@@ -44,7 +44,7 @@ def set_role(user: User, room_id: uuid.UUID, member_id: uuid.UUID, given: RoleIn
     NotFound, NotAllowed, BadValue
         A room always has a keeper.
     """
-    room = enter(user, room_id, "keep members")
+    room = _locked(enter(user, room_id, "keep members"))
     member = _member(room, member_id)
     if member.role == "keeper" and given.role != "keeper":
         _keeper_stays(room)
@@ -62,12 +62,17 @@ def let_go(user: User, room_id: uuid.UUID, member_id: uuid.UUID) -> None:
     ------
     NotFound, NotAllowed, BadValue
     """
-    room = enter(user, room_id, "keep members")
+    room = _locked(enter(user, room_id, "keep members"))
     member = _member(room, member_id)
     if member.role == "keeper":
         _keeper_stays(room)
     write(room, user, "member", f"{member.user.name} left the room.")
     member.delete()
+
+
+def _locked(room: Room) -> Room:
+    """Return the room; its members are changed by one at a time, so that a keeper is left."""
+    return Room.objects.select_for_update(no_key=True).get(id=room.id)
 
 
 def _member(room: Room, member_id: uuid.UUID) -> Membership:

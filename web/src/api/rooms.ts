@@ -10,6 +10,16 @@ export const membersQuery = (room: string) =>
 export const makeLink = (room: string, body: Shapes["LinkIn"]) =>
   data(http.POST("/api/rooms/{room}/links", { params: { path: { room } }, body }));
 
+/** Of a room: links that can still be used. */
+export const linksQuery = (room: string) =>
+  queryOptions({
+    queryKey: [room, "links"],
+    queryFn: () => data(http.GET("/api/rooms/{room}/links", { params: { path: { room } } })),
+  });
+
+export const takeBackLink = (room: string, link: string) =>
+  data(http.DELETE("/api/rooms/{room}/links/{link}", { params: { path: { room, link } } }));
+
 export const setRole = (room: string, member: string, role: "keeper" | "printer") =>
   data(
     http.PUT("/api/rooms/{room}/members/{member}", {

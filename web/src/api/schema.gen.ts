@@ -567,7 +567,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /**
+         * Get Links
+         * @description List the links that can still be used.
+         */
+        get: operations["server_members_api_get_links"];
         put?: never;
         /**
          * Post Link
@@ -575,6 +579,26 @@ export interface paths {
          */
         post: operations["server_members_api_post_link"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/links/{link}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Delete Link
+         * @description Take a link back.
+         */
+        delete: operations["server_members_api_delete_link"];
         options?: never;
         head?: never;
         patch?: never;
@@ -3402,6 +3426,30 @@ export interface components {
             sequence: number;
             /** Spread Ms */
             spread_ms: number;
+        };
+        /**
+         * OpenLink
+         * @description A link that can still be used; its secret is not known to anybody but its bearer.
+         */
+        OpenLink: {
+            /**
+             * Expires At
+             * Format: date-time
+             */
+            expires_at: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Made By */
+            made_by: string;
+            /** Name */
+            name: string;
+            /** Role */
+            role: string;
         };
         /**
          * OwnNumberIn
@@ -8483,6 +8531,73 @@ export interface operations {
             };
         };
     };
+    server_members_api_get_links: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenLink"][];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_members_api_post_link: {
         parameters: {
             query?: never;
@@ -8572,6 +8687,72 @@ export interface operations {
             };
             /** @description A body of a kind that is not read here. */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_members_api_delete_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                link: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

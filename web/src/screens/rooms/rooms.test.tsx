@@ -50,6 +50,36 @@ test("a printer sees who is there and changes nothing but their own units", asyn
   );
 });
 
+test("links that can still be used are seen, and taken back", async () => {
+  let left = [
+    { id: "a", kind: "invite", role: "keeper", name: "", made_by: "Keeper" },
+    { id: "b", kind: "reset", role: "", name: "Printer", made_by: "Keeper" },
+  ].map((each) => ({ ...each, expires_at: "2026-11-28T10:00:00Z" }));
+  const server = fakeServer({
+    "GET /links": () => ({ body: left }),
+    "DELETE /links/a": () => {
+      left = left.filter((each) => each.id !== "a");
+      return { body: {} };
+    },
+  });
+  openAt("/members");
+  expect(await screen.findByText("A new password for Printer")).toBeVisible();
+  await press("Take back: An invitation of a keeper");
+  await waitFor(() => expect(screen.queryByText("An invitation of a keeper")).toBeNull());
+  expect(server.sent.some((each) => each.call === "DELETE /links/a")).toBe(true);
+});
+
+test("a link that cannot be taken back any more says so", async () => {
+  const link = { id: "a", kind: "reset", role: "", name: "Printer", made_by: "Keeper" };
+  fakeServer({
+    "GET /links": { body: [{ ...link, expires_at: "2026-11-28T10:00:00Z" }] },
+    "DELETE /links/a": refuse(404, fault("", "That link is not here.")),
+  });
+  openAt("/members");
+  await press("Take back: A new password for Printer");
+  await waitFor(() => expect(alerts()).toEqual(["That link is not here."]));
+});
+
 const LINK = "/api/links/tok";
 const invite = { kind: "invite", room: "Lantern Quay", role: "printer", name: "" };
 

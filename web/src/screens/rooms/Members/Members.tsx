@@ -10,6 +10,7 @@ import { Table } from "../../../ui/Table";
 import { Asking } from "../../../ui/Asking";
 import { Trouble } from "../../../ui/Trouble";
 import { MyUnits } from "./MyUnits";
+import { OpenLinks } from "./OpenLinks";
 
 type Role = "keeper" | "printer";
 const ROLES = [
@@ -54,7 +55,10 @@ function useMemberActs() {
   const refresh = () => client.invalidateQueries({ queryKey: [room, "members"] });
   const make = useMutation({
     mutationFn: (body: Shapes["LinkIn"]) => makeLink(room, body),
-    onSuccess: (made) => setLink(location.origin + made.path),
+    onSuccess: (made) => {
+      setLink(location.origin + made.path);
+      client.invalidateQueries({ queryKey: [room, "links"] });
+    },
   });
   const role = useMutation({
     mutationFn: (to: { user: string; role: Role }) => setRole(room, to.user, to.role),
@@ -128,6 +132,7 @@ function HandOver({ acts }: { acts: Acts }) {
           <code>{acts.link}</code>
         </p>
       ) : null}
+      <OpenLinks />
     </Section>
   );
 }
