@@ -9,6 +9,7 @@ from functools import cached_property
 from importlib import import_module
 from typing import TYPE_CHECKING, Any, get_type_hints
 
+from core.budget import ORDINARY, Budget
 from core.errors import CoreError, UnknownCalculator
 from core.progress import Tell, untold
 
@@ -30,6 +31,8 @@ class Calculator:
     """Module and function, ``core.tone.fit_strip:fit_strip``."""
     summary: str
     """The first sentence of its input's docstring."""
+    budget: Budget = ORDINARY
+    """What one calculation may take of the machine."""
 
     @cached_property
     def run(self) -> Callable[..., BaseModel]:
@@ -103,6 +106,7 @@ REGISTRY: dict[str, Calculator] = {
             "dust-coverage",
             "core.image.dust_coverage:dust_coverage",
             "A close photograph of a dusted plate, and how much of it one pixel shows.",
+            Budget(seconds=60, megabytes=600),
         ),
         Calculator(
             "course",

@@ -10,6 +10,7 @@ from typing import TYPE_CHECKING, TextIO
 os.environ.setdefault("OPENBLAS_NUM_THREADS", "1")  # small matrices: threads only wait
 
 
+from core.budget import within
 from core.calculators import REGISTRY, calculator, compute_text
 from core.errors import CoreError
 from core.progress import Tell, untold
@@ -56,7 +57,8 @@ def main(arguments: list[str], source: TextIO, result: TextIO, said: TextIO) -> 
 
 def _one(name: str, text: str, result: TextIO, said: TextIO, tell: Tell) -> int:
     try:
-        print(_json(compute_text(name, text, tell)), file=result)
+        with within(calculator(name).budget):
+            print(_json(compute_text(name, text, tell)), file=result)
     except CoreError as error:
         _say(error, said)
         return BAD_INPUT

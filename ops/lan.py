@@ -27,7 +27,7 @@ certificate = (
     .not_valid_after(now + datetime.timedelta(days=800))
     .add_extension(x509.SubjectAlternativeName(names), critical=False)
     .add_extension(x509.BasicConstraints(ca=False, path_length=None), critical=True)
-    .add_extension(x509.KeyUsage(True, False, False, False, False, False, False, False, False), critical=True)
+    .add_extension(x509.KeyUsage(True, *[False] * 8), critical=True)
     .add_extension(x509.ExtendedKeyUsage([ExtendedKeyUsageOID.SERVER_AUTH]), critical=False)
     .sign(key, hashes.SHA256())
 )

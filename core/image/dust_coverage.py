@@ -10,7 +10,7 @@ from core.data.dust import FULLEST, GOOD_COVER, THINNEST
 from core.data.mordants import TABLES_VERSION
 from core.errors import CoreError
 from core.image.grains import Grains, find_grains
-from core.image.picture import Photo, open_photo
+from core.image.picture import open_photo
 from core.image.shapes import (
     CoveragePatch,
     DustCoverageInput,
@@ -57,31 +57,14 @@ def dust_coverage(given: DustCoverageInput, tell: Tell = untold) -> DustCoverage
     CoreError
         No picture, too small, or no grains in it.
     """
+    return _measure(_seen(given), part_of(tell, 0.1, 1))
+
+
+def _seen(given: DustCoverageInput) -> View:
+    """Return what is looked at of a photograph; the photograph itself is let go of."""
     photo = open_photo(given.image, MOST_PIXELS)
-    return measure_photo(photo, given.um_per_pixel, part_of(tell, 0.1, 1))
-
-
-def measure_photo(photo: Photo, um_per_pixel: float, tell: Tell = untold) -> DustCoverageOutput:
-    """Return the coverage of an opened photograph.
-
-    Parameters
-    ----------
-    photo : Photo
-    um_per_pixel : float [µm]
-    tell : callable
-        Is told the share done.
-
-    Returns
-    -------
-    DustCoverageOutput
-
-    Raises
-    ------
-    CoreError
-        Too small, or no grains in it.
-    """
     _check_side(photo.size)
-    return _measure(look_at(photo.linear, photo.size, um_per_pixel), tell)
+    return look_at(photo.linear, photo.size, given.um_per_pixel)
 
 
 def measure_dust(rgb: Array, um_per_pixel: float, tell: Tell = untold) -> DustCoverageOutput:

@@ -70,11 +70,12 @@ def open_photo(source: str | bytes, most_pixels: int = MOST_PIXELS) -> Photo:
     PictureError
         Missing, no plain file, over 60 MB or too many pixels, or no JPEG, PNG or TIFF.
     """
-    data = source if isinstance(source, bytes) else _read(source)
+    _check_file(source)
+    file = io.BytesIO(source) if isinstance(source, bytes) else source
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("ignore", Image.DecompressionBombWarning)
-            picture = Image.open(io.BytesIO(data), formats=list(KINDS))
+            picture = Image.open(file, formats=list(KINDS))
             _check_size(picture.size, most_pixels)
             ImageOps.exif_transpose(picture, in_place=True)
             picture.load()
@@ -108,22 +109,23 @@ def open_picture(source: str | bytes) -> Array:
     return photo.linear(slice(0, photo.size[0]), slice(0, photo.size[1]))
 
 
-def _read(path: str) -> bytes:
-    try:
-        found = Path(path).stat()
+def _check_file(source: str | bytes) -> None:
+    """Refuse what is no plain file, or too large, before it is opened."""
+    if isinstance(source, bytes):
+        size = len(source)
+    else:
+        try:
+            found = Path(source).stat()
+        except (OSError, ValueError):
+            raise _not_a_picture(source) from None
         if not stat.S_ISREG(found.st_mode):
-            raise _not_a_picture(path)
+            raise _not_a_picture(source)
         size = found.st_size
-        if size > MOST_BYTES:
-            raise PictureError(
-                "too-large", "That file is too large.", field="image",
-                value=round(size / 1024 / 1024), allowed="at most 60", unit="MB",
-            )  # fmt: skip
-        return Path(path).read_bytes()
-    except (OSError, ValueError) as error:
-        if isinstance(error, PictureError):
-            raise
-        raise _not_a_picture(path) from error
+    if size > MOST_BYTES:
+        raise PictureError(
+            "too-large", "That file is too large.", field="image",
+            value=round(size / 1024 / 1024), allowed="at most 60", unit="MB",
+        )  # fmt: skip
 
 
 def _not_a_picture(path: str) -> PictureError:

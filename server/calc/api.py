@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import tempfile
 from typing import Any
 
 from django.conf import settings
@@ -11,14 +12,15 @@ from ninja.files import UploadedFile
 
 from core.calculators import REGISTRY, Calculator, calculator
 from core.data.mordants import MORDANTS
-from core.image.dust_coverage import MOST_PIXELS, measure_photo
-from core.image.picture import open_photo
 from core.image.shapes import DustCoverageOutput, UmPerPixel
+from server.calc.apart import run_apart
 from server.replies.door import too_large
 from server.replies.errors import ErrorReply
 
 router = Router(tags=["calculators"])
 
+SMALL_BYTES = 30_000
+"""What is larger is calculated in a process of its own: see ``benchmarks/figures.md``."""
 FROM_PICTURES = {"dust-coverage"}
 """Over HTTP a picture is uploaded: a path would name a file of the server's own."""
 
@@ -45,6 +47,8 @@ def _door(each: Calculator) -> None:
     """Add ``POST /calc/NAME``, with its own shapes in the OpenAPI document."""
 
     def compute(request: HttpRequest, payload: Any) -> Any:
+        if len(request.body) > SMALL_BYTES:
+            return run_apart(each.name, payload.model_dump(mode="json", exclude_unset=True))
         return each.run(payload)
 
     compute.__annotations__ = {"request": HttpRequest, "payload": each.input, "return": Any}
@@ -73,7 +77,12 @@ def post_dust_coverage(
     """Measure the dust on an uploaded close photograph; nothing is stored."""
     if (image.size or 0) > settings.LARGEST_UPLOAD_BYTES:
         raise too_large(image.size, settings.LARGEST_UPLOAD_BYTES)
-    return measure_photo(open_photo(image.read(), MOST_PIXELS), um_per_pixel)
+    with tempfile.NamedTemporaryFile() as file:
+        for part in image.chunks():
+            file.write(part)
+        file.flush()
+        given = {"image": file.name, "um_per_pixel": um_per_pixel}
+        return DustCoverageOutput.model_validate(run_apart("dust-coverage", given))
 
 
 @router.post("/calc/{name}", response={200: None, 422: ErrorReply}, include_in_schema=False)
