@@ -126,7 +126,7 @@ def test(given: argparse.Namespace) -> int:
     build.node_packages()
     build.front_end()
     postgres.start()
-    return checks.test(given.only)
+    return checks.test(given.only, deep=given.deep)
 
 
 def check(given: argparse.Namespace) -> int:
@@ -227,7 +227,9 @@ def _parser() -> argparse.ArgumentParser:
     begin.add_argument("--no-demo", action="store_true", help="start with no print room")
     begin.add_argument("--lan", action="store_true", help="also serve HTTPS on the local network")
     add("stop", stop)
-    add("test", test).add_argument("only", nargs="*", help="core server ops browser web check")
+    tests = add("test", test)
+    tests.add_argument("only", nargs="*", help="core server ops browser web check")
+    tests.add_argument("--deep", action="store_true", help="with very many calls made up")
     add("check", check)
     add("api", api)
     add("calc", calc).add_argument("arguments", nargs=argparse.REMAINDER)

@@ -22,13 +22,18 @@ PARTS: dict[str, list[tuple[str, list[str], bool]]] = {
     "server": [("server", [*PYTEST, "-n", "2", "tests/server"], False)],
     "ops": [("as started", [*PYTEST, "-n", "2", "--dist", "loadfile", "tests/ops"], False)],
     "web": [("front end", node.npm("run", "-s", "test"), True)],
+    "deep": [
+        ("made up", [*PYTEST, "-n", "2", "tests/server/test_generated.py"], False),
+    ],
     "browser": [("browser", [*PYTEST, "-n", "2", "tests/browser"], False)],
 }
 
 
-def test(only: list[str]) -> int:
-    """Run the named parts, or all; return 0 when all passed."""
-    return _run([step for part in only or PARTS for step in PARTS[part]])
+def test(only: list[str], *, deep: bool) -> int:
+    """Run the named parts, or all, and ``deep`` very many made-up calls; 0 when all passed."""
+    parts = only or [part for part in PARTS if part != "deep"]
+    ordinary = [step for part in parts for step in PARTS[part]]
+    return _run([*ordinary, *(PARTS["deep"] if deep else [])], deep=deep)
 
 
 def check() -> int:
@@ -36,10 +41,12 @@ def check() -> int:
     return _run(PARTS["check"])
 
 
-def _run(steps: list[tuple[str, list[str], bool]]) -> int:
+def _run(steps: list[tuple[str, list[str], bool]], *, deep: bool = False) -> int:
     env = {**serve.environment(), "DJANGO_ALLOW_ASYNC_UNSAFE": "true", "CI": "true"}
     env |= node.environment()
     env.pop("KEEN_MEDIA", None)
+    if deep:
+        env["KEEN_DEEP"] = "1"
     failed = []
     for name, command, in_web in steps:
         begun = time.monotonic()

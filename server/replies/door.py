@@ -12,6 +12,12 @@ from server.replies.errors import AppError, TooLarge, reply, unreadable
 UPLOAD_SUFFIXES = ("/files", "/calc/dust-coverage")
 FORM_BYTES = 100_000
 """What a form puts round its file."""
+BELOW = {
+    404: ("not-found", "That is not here."),
+    405: ("not-so", "That is not asked or told in this way."),
+    500: ("broken", "That could not be answered: the fault is the server's."),
+}
+"""What the framework below answers by itself, and what it means here."""
 MAY = (
     "camera=(self), microphone=(self), screen-wake-lock=(self), geolocation=(), payment=(), usb=()"
 )
@@ -26,9 +32,21 @@ class DoorMiddleware:
         self.get_response = get_response
 
     def __call__(self, request: HttpRequest) -> HttpResponse:
-        answer = _refused(request) or self.get_response(request)
+        answer = _in_one_form(request, _refused(request) or self.get_response(request))
         answer["Permissions-Policy"] = MAY
         return answer
+
+
+def _in_one_form(request: HttpRequest, answer: HttpResponse) -> HttpResponse:
+    """Return an answer of the API; where the framework below refused, in the house's own words."""
+    kind = answer.get("Content-Type", "")
+    if answer.status_code < 400 or not request.path.startswith("/api/") or "json" in kind:
+        return answer
+    code, text = BELOW.get(answer.status_code, ("refused", "That is not taken here."))
+    told = reply(answer.status_code, AppError(code, text).body)
+    if "Allow" in answer:
+        told["Allow"] = answer["Allow"]
+    return told
 
 
 def _refused(request: HttpRequest) -> HttpResponse | None:
