@@ -132,8 +132,13 @@ def _known_areas_only(
     """Return events with the known areas alone, and those that named others."""
     if areas is None:
         return live, []
-    kept = [_with_known(event, areas) for event in live]
-    return kept, [event for event, known in zip(live, kept, strict=True) if event is not known]
+    known = [_with_known(event, areas) for event in live]
+    strange = [event for event, told in zip(live, known, strict=True) if event is not told]
+    return [event for event in known if not _covers_nothing(event)], strange
+
+
+def _covers_nothing(event: Event) -> bool:
+    return isinstance(event.data, Covered) and not event.data.areas
 
 
 def _with_known(event: Event, areas: Collection[str]) -> Event:
@@ -165,7 +170,7 @@ NOTICE_TEXTS: dict[NoticeCode, str] = {
     "too-long": "No bite is reckoned past 6 h: this lift is kept and does not count. Say when the "
     "plate was lifted.",
     "too-many": "More dips than can be reckoned in one run. This one is kept and does not count.",
-    "unknown-area": "It names an area that this plate does not have. The others count.",
+    "unknown-area": "An entry names an area that this plate does not have. That area is left out.",
 }
 
 

@@ -24,8 +24,9 @@ export function fold(events: Happened[], bath: BathLine, areas: string[] | null 
   const [pressed, bounced] = withoutBounces(
     ordered.filter((event) => !gone.has(event.id) && event.kind !== "undo"),
   );
-  const live = areas ? pressed.map((event) => withKnown(event, areas)) : pressed;
-  const strange = live.filter((event, i) => event !== pressed[i]);
+  const known = areas ? pressed.map((event) => withKnown(event, areas)) : pressed;
+  const strange = known.filter((event, i) => event !== pressed[i]);
+  const live = areas ? known.filter((event) => !coversNothing(event)) : known;
   const { opened, notices } = immersions(live);
   const dead = celsiusOf(ordered.filter((event) => gone.has(event.id)));
   const own = celsiusOf(live);
@@ -101,6 +102,9 @@ function withoutBounces(live: Happened[]): [Happened[], Happened[]] {
   }
   return [kept, bounced];
 }
+
+const coversNothing = (event: Happened) =>
+  event.kind === "covered" && event.data.areas.length === 0;
 
 function withKnown(event: Happened, areas: string[]): Happened {
   const known = (names: string[]) => names.filter((each) => areas.includes(each));

@@ -137,7 +137,7 @@ test("an area the plate does not have is named out of the bath", async () => {
   const run = runWithout(runEarlier(0), ["dip", "lift"]);
   const strange = { ...run.events[0], id: "m", kind: "covered", data: { areas: ["Moon"] } };
   await atTheBath({ ...run, events: [...run.events, strange] as Run["events"] });
-  expect(screen.getByText(/It names an area that this plate does not have/)).toBeVisible();
+  expect(screen.getByText(/An entry names an area that this plate does not have/)).toBeVisible();
 });
 
 test("a device whose clock is wrong is told so", async () => {
