@@ -5,6 +5,7 @@ import re
 
 import pytest
 from django.core.files.uploadedfile import SimpleUploadedFile
+from django.test import Client
 
 from server.api import api
 from tests.server.conftest import furnish, new_id, picture, plan_body
@@ -128,3 +129,19 @@ def test_an_id_taken_in_another_room_is_not_given_away(two):
     body = bodies(ids)[("POST", "/plates")] | {"id": ids["plate"]}
     status, reply = stranger.ask("POST", "/plates", body)
     assert status == 409 and "Plate" not in json.dumps(reply)
+
+
+def test_no_operation_that_writes_is_done_without_the_pages_token(keeper):
+    """Every one in the schema, new ones included; signing in and links among them."""
+    strict, walked = Client(enforce_csrf_checks=True), 0
+    strict.force_login(keeper.user, backend="django.contrib.auth.backends.ModelBackend")
+    for path, item in SCHEMA["paths"].items():
+        filled = re.sub(r"\{(\w+)\}", lambda m: str(keeper.room.id), path)
+        for method in set(item) & {"post", "put", "delete", "patch"}:
+            reply = strict.generic(method.upper(), filled, "{}", content_type="application/json")
+            # a body of another kind, or none that can be meant, may be refused before
+            assert reply.status_code in (403, 422), (method, path, reply.status_code)
+            if reply.status_code == 403:
+                assert reply.json()["error"]["code"] == "csrf", (method, path)
+                walked += 1
+    assert walked >= 40
