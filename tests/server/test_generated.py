@@ -12,7 +12,6 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import transaction
 from django.test import Client
 from hypothesis import HealthCheck, Phase, settings
-from schemathesis import checks
 from schemathesis.specs.openapi import checks as of_openapi
 
 from server.api import api
@@ -23,8 +22,15 @@ DEEP = os.environ.get("KEEN_DEEP") == "1"
 EXAMPLES = 60 if DEEP else 2
 PHASES = [Phase.explicit, Phase.generate] if DEEP else [Phase.generate]
 """Explicit are those that cover every limit of every field: hundreds for some operations."""
+
+
+def never_breaks(ctx, response, case):
+    """Never a fault of the server; the library's own check would ask again over a network."""
+    assert response.status_code < 500, response.content
+
+
 CHECKS = [
-    checks.not_a_server_error,
+    never_breaks,
     of_openapi.status_code_conformance,
     of_openapi.content_type_conformance,
     of_openapi.response_schema_conformance,
