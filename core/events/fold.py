@@ -132,9 +132,11 @@ def _known_areas_only(
     """Return events with the known areas alone, and those that named others."""
     if areas is None:
         return live, []
-    known = [_with_known(event, areas) for event in live]
-    strange = [event for event, told in zip(live, known, strict=True) if event is not told]
-    return [event for event in known if not _covers_nothing(event)], strange
+    pairs = [(event, _with_known(event, areas)) for event in live]
+    strange = [event for event, known in pairs if event is not known]
+    return [
+        known for event, known in pairs if event is known or not _covers_nothing(known)
+    ], strange
 
 
 def _covers_nothing(event: Event) -> bool:

@@ -145,6 +145,12 @@ def cases():
         BATH,
     )
     yield (
+        "covered-with-nothing-to-cover",
+        [*bite(), event(3, "covered", 170, areas=[])],
+        BATH,
+        OPEN,
+    )
+    yield (
         "second-dip-makes-no-bite-longer",
         [
             event(1, "dip", 100, open=OPEN),

@@ -26,7 +26,7 @@ export function fold(events: Happened[], bath: BathLine, areas: string[] | null 
   );
   const known = areas ? pressed.map((event) => withKnown(event, areas)) : pressed;
   const strange = known.filter((event, i) => event !== pressed[i]);
-  const live = areas ? known.filter((event) => !coversNothing(event)) : known;
+  const live = known.filter((event, i) => event === pressed[i] || !coversNothing(event));
   const { opened, notices } = immersions(live);
   const dead = celsiusOf(ordered.filter((event) => gone.has(event.id)));
   const own = celsiusOf(live);
