@@ -54,6 +54,10 @@ def within(budget: Budget) -> Iterator[None]:
     ----------
     budget : Budget
 
+    Returns
+    -------
+    context manager
+
     Raises
     ------
     CoreError
