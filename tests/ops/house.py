@@ -1,5 +1,6 @@
 """The application as it is started, in a data folder of its own."""
 
+import contextlib
 import hashlib
 import http.cookiejar
 import json
@@ -87,7 +88,8 @@ class House:
     def kill(self):
         """Pull the plug of the web server and the worker."""
         for pid in [each for begun in self._started() for each in descendants(begun["pid"])]:
-            os.kill(pid, signal.SIGKILL)
+            with contextlib.suppress(ProcessLookupError):  # it ends with its parent
+                os.kill(pid, signal.SIGKILL)
 
     def web(self):
         """The id of the web server's master; it is begun again when it dies."""
