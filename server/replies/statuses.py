@@ -44,5 +44,5 @@ def _of_any(operation: dict[str, Any]) -> list[int]:
     if operation.get("parameters"):
         statuses += [404, 422]
     if "requestBody" in operation:
-        statuses += [403, 408, 411, 413, 415, 422]
+        statuses += [403, 408, 409, 411, 413, 415, 422]
     return statuses

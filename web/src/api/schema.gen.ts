@@ -5975,6 +5975,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -6064,6 +6073,15 @@ export interface operations {
             };
             /** @description Took too long to come in. */
             408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6167,6 +6185,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -6256,6 +6283,15 @@ export interface operations {
             };
             /** @description Took too long to come in. */
             408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6359,6 +6395,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -6448,6 +6493,15 @@ export interface operations {
             };
             /** @description Took too long to come in. */
             408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6559,6 +6613,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -6648,6 +6711,15 @@ export interface operations {
             };
             /** @description Took too long to come in. */
             408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6751,6 +6823,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -6840,6 +6921,15 @@ export interface operations {
             };
             /** @description Took too long to come in. */
             408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6943,6 +7033,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -7032,6 +7131,15 @@ export interface operations {
             };
             /** @description Took too long to come in. */
             408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7135,6 +7243,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -7224,6 +7341,15 @@ export interface operations {
             };
             /** @description Took too long to come in. */
             408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7467,6 +7593,15 @@ export interface operations {
             };
             /** @description Took too long to come in. */
             408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8176,6 +8311,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -8354,6 +8498,15 @@ export interface operations {
             };
             /** @description Took too long to come in. */
             408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8667,6 +8820,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -8901,6 +9063,15 @@ export interface operations {
             };
             /** @description Took too long to come in. */
             408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9143,6 +9314,15 @@ export interface operations {
             };
             /** @description Took too long to come in. */
             408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10120,6 +10300,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -10805,6 +10994,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -11295,6 +11493,15 @@ export interface operations {
             };
             /** @description Took too long to come in. */
             408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11847,6 +12054,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -12016,6 +12232,15 @@ export interface operations {
             };
             /** @description Took too long to come in. */
             408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12793,6 +13018,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
             /** @description A body that does not say how long it is. */
             411: {
                 headers: {
@@ -12936,6 +13170,15 @@ export interface operations {
             };
             /** @description Took too long to come in. */
             408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
