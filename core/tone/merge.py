@@ -7,7 +7,7 @@ from numpy.typing import NDArray
 
 Array = NDArray[np.float64]
 
-MOST_FITTED = 16
+MOST_FITTED = 13
 """More patches than this say nothing new of a curve: those that lie closest speak together."""
 _MEDIAN_OVER_MEAN = 1.25
 """The median of a normal sample is so much less sure than its mean."""

@@ -45,11 +45,11 @@ def without_outliers(
     dict
         {place: (how far off [L*], the spread it is judged by [L*])}.
     """
-    judge = _one_of_few if readings.used.sum() <= FEW else _all_of_many
-    rounds = readings.used.sum() if readings.used.sum() <= FEW else MOST_ROUNDS
+    few = len(readings.seconds) <= FEW
+    judge, rounds = (_one_of_few, FEW) if few else (_all_of_many, MOST_ROUNDS)
     seen = posterior(readings, prior)
     out: dict[int, tuple[float, float]] = {}
-    for _ in range(int(rounds)):
+    for _ in range(rounds):
         found = judge(readings, seen, prior)
         if not found:
             break
