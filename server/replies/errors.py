@@ -6,8 +6,9 @@ import json
 import logging
 from typing import Any
 
-from django.core.exceptions import PermissionDenied
+from django.core.exceptions import PermissionDenied, SuspiciousOperation
 from django.http import Http404, HttpRequest, HttpResponse, JsonResponse
+from django.http.multipartparser import MultiPartParserError
 from django.http.request import RawPostDataException
 from ninja import NinjaAPI
 from ninja.errors import AuthenticationError, ValidationError, ValidationErrorContext
@@ -159,6 +160,11 @@ def install(api: NinjaAPI) -> None:
         if "CSRF" in str(error):
             return csrf_failed(request)
         return reply(error.status_code, unreadable())
+
+    @api.exception_handler(MultiPartParserError)
+    @api.exception_handler(SuspiciousOperation)
+    def no_form(request: HttpRequest, error: Exception) -> HttpResponse:
+        return reply(400, unreadable())
 
     @api.exception_handler(Exception)
     def broken(request: HttpRequest, error: Exception) -> HttpResponse:

@@ -46,6 +46,17 @@ def test_nor_in_a_cookie(db):
     assert client.get("/api/session").status_code in (200, 400)
 
 
+@pytest.mark.parametrize(
+    "kind",
+    ["multipart/form-data", "multipart/form-data; boundary=", "multipart/form-data; boundary=x"],
+)
+def test_a_form_that_is_none_is_told_so(keeper, kind):
+    for path in (f"/api/rooms/{keeper.room.id}/files", "/api/calc/dust-coverage"):
+        reply = keeper.client.generic("POST", path, b"not a form", content_type=kind)
+        assert reply.status_code in (400, 422), path
+        assert reply.json()["error"]["text"]
+
+
 @pytest.mark.parametrize("page", ["10000000000000000000", "100001", "0", "-1", "x", "1e3"])
 def test_pages_have_an_end(furnished, page):
     for path in ("/plates", "/record", "/strips", "/runs", "/timers", "/tasks", "/numbers"):
