@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from ninja.security import SessionAuth
-
+from server.accounts.session import DoorAuth
 from server.baths.api import router as baths
 from server.calc.api import router as calc
 from server.courses.api import router as courses
@@ -28,7 +27,7 @@ api = HouseAPI(
     version="1",
     description="Plates from bare metal to the last impression. Every room's things are under "
     "/api/rooms/{room}/.",
-    auth=SessionAuth(),
+    auth=DoorAuth(),
     openapi_url="/schema",
     docs_url="/docs",
     urls_namespace="api",

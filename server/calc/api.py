@@ -55,7 +55,7 @@ def _door(each: Calculator) -> None:
     compute.__doc__ = each.summary
     router.post(
         f"/calc/{each.name}",
-        response={200: each.output, 422: ErrorReply},
+        response={200: each.output, 422: ErrorReply, 429: ErrorReply},
         operation_id=each.name.replace("-", "_"),
         summary=each.summary,
     )(compute)
@@ -68,7 +68,7 @@ for _each in REGISTRY.values():
 
 @router.post(
     "/calc/dust-coverage",
-    response={200: DustCoverageOutput, 422: ErrorReply},
+    response={200: DustCoverageOutput, 422: ErrorReply, 429: ErrorReply},
     operation_id="dust_coverage",
 )
 def post_dust_coverage(

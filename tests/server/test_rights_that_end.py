@@ -183,7 +183,8 @@ def test_a_demo_session_does_not_go_through_the_lan_door(demo_keeper, settings, 
     assert demo_keeper.client.get(url).status_code == 200
     if not more:
         settings.DEMO_SIGN_IN = False  # as at the door of the local network
-    assert demo_keeper.client.get(url, **more).status_code == 401
+    for path in (url, "/api/calc", "/api/mordants"):
+        assert demo_keeper.client.get(path, **more).status_code == 401, path
     session = demo_keeper.client.get("/api/session", **more).json()
     assert (session["me"], session["demo"]) == (None, False)
 

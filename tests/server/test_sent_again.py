@@ -1,5 +1,6 @@
 """Whatever is sent again is stored once and told once; two at once never wait for each other."""
 
+import json
 import threading
 import uuid
 from pathlib import Path
@@ -12,7 +13,7 @@ from django.test import Client
 from server.files.models import Picture
 from server.record.models import Entry
 from server.rooms.models import Room
-from tests.server.conftest import Device, Person, furnish, new_id, picture
+from tests.server.conftest import Device, Person, furnish, new_id, picture, plan_body
 
 PLATE = {"name": "P", "metal": "copper", "route": "aquatint", "thickness_mm": 1.2,
          "width_mm": 200, "height_mm": 150}  # fmt: skip
@@ -115,6 +116,15 @@ def test_null_empties_what_may_be_empty(furnished):
     assert furnished.must("PUT", at, {"version": 2, "room_c": None})["room_c"] is None
 
 
+def test_a_plan_whose_answer_was_lost_is_sent_again_and_another_is_refused(furnished):
+    path = f"/plates/{furnished.ids['plate']}/plan"
+    told = Entry.objects.count()
+    kept = furnished.must("PUT", path, plan_body(furnished.ids))
+    assert (kept["version"], Entry.objects.count()) == (1, told)
+    assert furnished.ask("PUT", path, plan_body({**furnished.ids, "plan": new_id()}))[0] == 409
+    assert furnished.ask("PUT", path, plan_body(furnished.ids, round_to_seconds=10))[0] == 409
+
+
 # --- at once
 
 
@@ -164,6 +174,18 @@ def test_sent_four_times_at_once_it_is_stored_once_and_each_is_answered(busy, ki
     assert statuses <= {200, 201}, statuses
     tells = 0 if kind == "reading" else 1
     assert Entry.objects.count() == before + tells
+
+
+def test_a_room_made_twice_at_once_is_one(busy):
+    body = {"id": new_id(), "name": "Cellar", "time_zone": "UTC"}
+
+    def make():
+        client = Client()
+        client.force_login(busy.user, backend="django.contrib.auth.backends.ModelBackend")
+        return client.post("/api/rooms", json.dumps(body), "application/json").status_code
+
+    assert at_once(*[make] * 4) == [201] * 4
+    assert Room.objects.filter(id=body["id"]).count() == 1
 
 
 def test_end_and_begin_at_once_never_wait_for_each_other(busy):

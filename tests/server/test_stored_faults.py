@@ -3,9 +3,10 @@
 import re
 import time
 from datetime import UTC, datetime, timedelta
+from importlib import import_module
 
 import pytest
-from django.db import transaction
+from django.db import IntegrityError, connection, transaction
 from hypothesis import HealthCheck, Phase, given, settings
 from hypothesis import strategies as st
 
@@ -275,3 +276,27 @@ def test_the_record_of_every_event_is_there(furnished):
     tablet = furnished.tablet
     tablet.send(tablet.event("rocked", 0), tablet.event("rinsed", 5))
     assert Entry.objects.filter(kind__startswith="run: ").count() == 2
+
+
+def test_times_that_nothing_can_read_are_put_where_they_were_stored(furnished):
+    """As a proof of the year 1 left them: the record is append-only, and mended once."""
+    furnished.must("POST", "/proofs", {"id": new_id(), "plate": furnished.ids["plate"]})
+    mend = import_module("server.proofs.migrations.0003_times_that_can_be_read").MEND
+    spoil = """
+        set local keen.demo_reset = 'on';
+        update record_entry set at = '0001-01-01 BC' where kind = 'proof';
+        update record_entry set at = '9999-12-31 23:59:59-14' where kind = 'plan';
+        update proofs_proof set pulled_at = '0001-01-01 BC';
+        set local keen.demo_reset = 'off';
+    """
+    with connection.cursor() as cursor:
+        cursor.execute(spoil)
+        assert Entry.objects.filter(kind="proof").count() == 1
+        cursor.execute(mend)
+    everything_is_shown(furnished)
+    said = {
+        entry.kind: entry.data["said_at"] for entry in Entry.objects.filter(data__has_key="said_at")
+    }
+    assert said["proof"].endswith("BC") and said["plan"].startswith("10000")
+    with pytest.raises(IntegrityError), transaction.atomic(), connection.cursor() as cursor:
+        cursor.execute("delete from record_entry")

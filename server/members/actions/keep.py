@@ -23,14 +23,18 @@ def make_room(user: User, given: RoomIn) -> Room:
     Stale
         The id is another room's.
     """
-    mine = Room.objects.filter(id=given.id, memberships__user=user).first()
-    if mine is not None:
-        return mine
+    mine = Room.objects.filter(id=given.id, memberships__user=user)
+    before = mine.first()
+    if before is not None:
+        return before
     try:
         with transaction.atomic():
             room = Room.objects.create(id=given.id, name=given.name, time_zone=given.time_zone)
     except IntegrityError:
-        raise Stale("id-taken", "That id is taken. Make a new one.", field="id") from None
+        before = mine.first()  # sent twice at once
+        if before is None:
+            raise Stale("id-taken", "That id is taken. Make a new one.", field="id") from None
+        return before
     Membership.objects.create(room=room, user=user, role="keeper")
     return room
 

@@ -6020,6 +6020,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
         };
     };
     bevel: {
@@ -6118,6 +6127,15 @@ export interface operations {
             };
             /** @description A value out of its limits, each fault with its field. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6230,6 +6248,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
         };
     };
     course: {
@@ -6328,6 +6355,15 @@ export interface operations {
             };
             /** @description A value out of its limits, each fault with its field. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6440,6 +6476,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
         };
     };
     dilute: {
@@ -6538,6 +6583,15 @@ export interface operations {
             };
             /** @description A value out of its limits, each fault with its field. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6658,6 +6712,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
         };
     };
     fit_strip: {
@@ -6756,6 +6819,15 @@ export interface operations {
             };
             /** @description A value out of its limits, each fault with its field. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6868,6 +6940,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
         };
     };
     plan_bites: {
@@ -6966,6 +7047,15 @@ export interface operations {
             };
             /** @description A value out of its limits, each fault with its field. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7078,6 +7168,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
         };
     };
     read_curve: {
@@ -7176,6 +7275,15 @@ export interface operations {
             };
             /** @description A value out of its limits, each fault with its field. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7288,6 +7396,15 @@ export interface operations {
                     "application/json": components["schemas"]["ErrorReply"];
                 };
             };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
         };
     };
     run_sheet: {
@@ -7386,6 +7503,15 @@ export interface operations {
             };
             /** @description A value out of its limits, each fault with its field. */
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
