@@ -13,7 +13,8 @@ Region = Callable[[slice, slice], Array]
 """Linear light (height, width, 3) of some rows and columns of a photograph."""
 
 MOST_PIXELS = 2_100_000
-"""What is looked at: twenty thousand grains and more, of which half as many would do."""
+"""What is looked at: 34 mm² at 4 µm a pixel, thousands of grains; its work is that of one small
+photograph, see ``benchmarks/figures.md``."""
 COARSEST_UM = 5.0
 """A large photograph is made smaller, but never so that a fine grain falls between pixels."""
 DOWN, ACROSS = 2, 3

@@ -186,6 +186,9 @@ def _reasons(
         off = patch.lstar - float(told.mean())
         if abs(off) > limit_lstar(spread):
             said[place] = _why(patch.lstar, off, spread)
+    for group, text in why.items():
+        if not said.keys() & set(groups[group].tolist()):  # together they are off, none alone
+            said |= dict.fromkeys(groups[group].tolist(), text)
     return said
 
 
