@@ -9,6 +9,7 @@ from ops import node, serve
 from ops.place import PYTHON, ROOT, WEB, say
 
 PYTEST = [str(PYTHON), "-m", "pytest", "-q"]
+MADE_UP = "tests/server/test_generated.py"
 PARTS: dict[str, list[tuple[str, list[str], bool]]] = {
     "check": [
         ("lint", [str(PYTHON), "-m", "ruff", "check", "."], False),
@@ -23,7 +24,7 @@ PARTS: dict[str, list[tuple[str, list[str], bool]]] = {
     "ops": [("as started", [*PYTEST, "-n", "2", "--dist", "loadfile", "tests/ops"], False)],
     "web": [("front end", node.npm("run", "-s", "test"), True)],
     "deep": [
-        ("made up", [*PYTEST, "-n", "2", "tests/server/test_generated.py"], False),
+        ("made up", ["env", "KEEN_DEEP=1", *PYTEST, "-n", "2", MADE_UP], False),
     ],
     "browser": [("browser", [*PYTEST, "-n", "2", "tests/browser"], False)],
 }
@@ -32,8 +33,7 @@ PARTS: dict[str, list[tuple[str, list[str], bool]]] = {
 def test(only: list[str], *, deep: bool) -> int:
     """Run the named parts, or all, and ``deep`` very many made-up calls; 0 when all passed."""
     parts = only or [part for part in PARTS if part != "deep"]
-    ordinary = [step for part in parts for step in PARTS[part]]
-    return _run([*ordinary, *(PARTS["deep"] if deep else [])], deep=deep)
+    return _run([step for part in [*parts, *(["deep"] if deep else [])] for step in PARTS[part]])
 
 
 def check() -> int:
@@ -41,12 +41,10 @@ def check() -> int:
     return _run(PARTS["check"])
 
 
-def _run(steps: list[tuple[str, list[str], bool]], *, deep: bool = False) -> int:
+def _run(steps: list[tuple[str, list[str], bool]]) -> int:
     env = {**serve.environment(), "DJANGO_ALLOW_ASYNC_UNSAFE": "true", "CI": "true"}
     env |= node.environment()
     env.pop("KEEN_MEDIA", None)
-    if deep:
-        env["KEEN_DEEP"] = "1"
     failed = []
     for name, command, in_web in steps:
         begun = time.monotonic()

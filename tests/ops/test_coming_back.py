@@ -24,14 +24,6 @@ def empty(tmp_path_factory):
     forget(made)
 
 
-@pytest.fixture(scope="module")
-def house(tmp_path_factory):
-    made = House(tmp_path_factory.mktemp("back"))
-    yield made.start()
-    made.keen("stop")
-    forget(made)
-
-
 def test_after_the_database_was_killed_start_brings_all_up_again(house):
     os.kill(house.database(), signal.SIGKILL)
     assert "does not run" in house.tried("doctor").stdout

@@ -7,7 +7,7 @@ import time
 
 import pytest
 
-from tests.ops.house import ROOM, House, forget
+from tests.ops.house import ROOM
 
 MANY = 200
 HEADERS = b"GET /api/clock HTTP/1.1\r\nHost: 127.0.0.1\r\nX-Slow: "
@@ -16,14 +16,6 @@ BODY = (
     b"Content-Length: 500\r\n\r\n{"
 )
 SOON_SECONDS, LET_GO_SECONDS = 5, 30
-
-
-@pytest.fixture(scope="module")
-def house(tmp_path_factory):
-    made = House(tmp_path_factory.mktemp("slow"))
-    yield made.start()
-    made.keen("stop")
-    forget(made)
 
 
 def slow(house, said, many=MANY):

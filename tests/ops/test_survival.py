@@ -15,18 +15,16 @@ def event(kind, **data):
             "data": data}  # fmt: skip
 
 
-@pytest.fixture(scope="module")
-def houses(tmp_path_factory):
-    made = [House(tmp_path_factory.mktemp(name)) for name in ("first", "second")]
+@pytest.fixture
+def second(tmp_path):
+    made = House(tmp_path / "second")
     yield made
-    for house in made:
-        house.keen("stop")
-        forget(house)
+    made.keen("stop")
+    forget(made)
 
 
-def test_killed_in_a_bite_it_goes_on_and_restored_it_is_the_same(houses, tmp_path):
-    first, second = houses
-    first.start()
+def test_killed_in_a_bite_it_goes_on_and_restored_it_is_the_same(house, second, tmp_path):
+    first = house
     noted = event("note", text="before the plug was pulled")
     before = first.ask(f"{RUN}/events", {"events": [noted]})
     assert before["in_bath"]
@@ -52,14 +50,11 @@ def test_killed_in_a_bite_it_goes_on_and_restored_it_is_the_same(houses, tmp_pat
     assert first.files() and first.files() == second.files()
 
 
-def test_an_archive_that_reaches_out_of_its_folder_is_refused(houses, tmp_path):
+def test_an_archive_that_reaches_out_of_its_folder_is_refused(second, tmp_path):
     bad = tmp_path / "bad.tar.gz"
     with tarfile.open(bad, "w:gz") as archive:
         link = tarfile.TarInfo("files/link")
         link.type, link.linkname = tarfile.SYMTYPE, "/etc/passwd"
         archive.addfile(link)
-    third = House(tmp_path / "third")
-    done = third.tried("restore", str(bad))
-    third.keen("stop")
-    forget(third)
+    done = second.tried("restore", str(bad))
     assert done.returncode == 2 and "files/link" in done.stderr

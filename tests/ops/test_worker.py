@@ -13,19 +13,11 @@ import pytest
 from PIL import Image
 
 from server.demo.room import make_id
-from tests.ops.house import ROOM, House, children, forget
+from tests.ops.house import ROOM, children
 from tests.simulator.grain import draw
 
 PLATE = f"{ROOM}/plates/{make_id('Lantern Row')}"
 SOON_SECONDS = 60
-
-
-@pytest.fixture(scope="module")
-def house(tmp_path_factory):
-    made = House(tmp_path_factory.mktemp("worker"))
-    yield made.start()
-    made.keen("stop")
-    forget(made)
 
 
 @pytest.fixture(scope="module")

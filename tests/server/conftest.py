@@ -30,10 +30,8 @@ class Person:
         reply = self.client.generic(
             method, url, json.dumps(body or {}), content_type="application/json"
         )
-        kind = reply.get("Content-Type", "")
-        return reply.status_code, json.loads(
-            reply.content
-        ) if reply.content and "json" in kind else None
+        told = not reply.streaming and reply.content and "json" in reply.get("Content-Type", "")
+        return reply.status_code, json.loads(reply.content) if told else None
 
     def must(self, method, path, body=None):
         status, data = self.ask(method, path, body)

@@ -8,7 +8,7 @@ from pydantic import BaseModel
 
 from server.replies.json_text import HouseRenderer
 from tests.server.conftest import new_id
-from tests.server.test_rooms_apart import SCHEMA
+from tests.server.walk import SCHEMA
 
 BATH = {"name": "B", "mordant": "copper-ferric", "volume_l": 4, "temperature_c": 18}
 

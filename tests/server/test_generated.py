@@ -1,14 +1,15 @@
 """Calls made up from the schema, good and bad: no operation ever breaks or answers undeclared.
 
-A few an operation here; ``./keen test --deep`` makes many, and walks from answer to call.
+A few an operation here; ``./keen test --deep`` makes many, covers every limit of every field, and
+walks from answer to call.
 """
 
 import os
+from collections import Counter
 
 import pytest
 import requests
 import schemathesis
-from django.core.files.uploadedfile import SimpleUploadedFile
 from django.db import transaction
 from django.test import Client
 from hypothesis import HealthCheck, Phase, settings
@@ -16,7 +17,8 @@ from schemathesis.specs.openapi import checks as of_openapi
 
 from server.api import api
 from server.rooms.models import Room
-from tests.server.conftest import Person, furnish, picture
+from tests.server.conftest import Person
+from tests.server.walk import furnish_all
 
 DEEP = os.environ.get("KEEN_DEEP") == "1"
 EXAMPLES = 60 if DEEP else 2
@@ -37,6 +39,8 @@ CHECKS = [
 ]
 """Not that what breaks the schema is refused: a number written as text is read as that number."""
 
+WALKED: Counter[str] = Counter()
+MOST_OF_THEM = 40
 SET_HERE = ("content-length", "cookie")
 """Headers that the test's own client sets."""
 SCHEMA = schemathesis.openapi.from_dict(api.get_openapi_schema())
@@ -48,21 +52,20 @@ def house(django_db_setup, django_db_blocker):
     """One furnished room for all operations; what they do to it stays until the end."""
     with django_db_blocker.unblock(), transaction.atomic():
         person = Person("made-up", Room.objects.create(name="Made up", time_zone="UTC"), "keeper")
-        person.ids = furnish(person)
-        form = {"id": person.ids["picture"], "file": SimpleUploadedFile("p.jpg", picture())}
-        person.client.post(f"/api/rooms/{person.room.id}/files", form)
-        person.must("POST", "/proofs", {"id": person.ids["proof"], "plate": person.ids["plate"]})
-        timer = {"id": person.ids["timer"], "what": "cooling", "seconds": 60}
-        person.must("POST", "/timers", timer)
-        person.ids |= {"room": str(person.room.id), "member": str(person.user.id)}
+        person.ids = furnish_all(person) | {"room": str(person.room.id)}
+        other = Person("printer", person.room, "printer")
+        person.ids |= {"member": str(other.user.id)}
         yield person
         transaction.set_rollback(True)
 
 
-def send(person, case):
-    """Send a made-up call to the room's own things; return its answer as the checks take it."""
+def send(person, case, own=None):
+    """Send a made-up call to the room's own things; return its answer as the checks take it.
+
+    ``own`` are the parts of its address that are put in; the others stay as they were made up.
+    """
     for name in case.path_parameters:
-        if name in person.ids:
+        if name in (own or person.ids):
             case.path_parameters[name] = person.ids[name]
     prepared = requests.Request(**case.as_transport_kwargs(base_url="http://testserver")).prepare()
     client = Client(raise_request_exception=False)
@@ -89,6 +92,26 @@ def send(person, case):
 )  # fmt: skip
 def test_no_made_up_call_breaks_or_is_answered_undeclared(house, case):
     case.validate_response(send(house, case), checks=CHECKS)
+
+
+@pytest.mark.skipif(not DEEP, reason="only with --deep")
+def test_walks_from_answer_to_call_break_nothing(house):
+    """What one call answered is the next one's input: ids, versions, kinds."""
+    SCHEMA.analysis.inject_links()
+
+    class Walk(SCHEMA.as_state_machine()):
+        def call(self, case, **kwargs):
+            WALKED[case.operation.label] += 1
+            return send(house, case, own=("room",))
+
+        def validate_response(self, response, case, **kwargs):
+            case.validate_response(response, checks=CHECKS)
+
+    Walk.run(settings=settings(
+        max_examples=400, stateful_step_count=10, deadline=None, phases=[Phase.generate],
+        suppress_health_check=list(HealthCheck),
+    ))  # fmt: skip
+    assert len(WALKED) > MOST_OF_THEM, sorted(WALKED)
 
 
 def test_what_the_framework_refuses_is_told_in_the_one_form(house):

@@ -165,15 +165,15 @@ def asking(person, method, path, body=None):
     return lambda: twin.ask(method, path, body)
 
 
-@pytest.mark.parametrize("kind", KINDS)
-def test_sent_four_times_at_once_it_is_stored_once_and_each_is_answered(busy, kind):
-    method, path, body = writes(busy.ids)[kind]
-    body = {"id": new_id(), **body}
-    before = Entry.objects.count()
-    statuses = {answer[0] for answer in at_once(*[asking(busy, method, path, body)] * 4)}
-    assert statuses <= {200, 201}, statuses
-    tells = 0 if kind == "reading" else 1
-    assert Entry.objects.count() == before + tells
+def test_sent_four_times_at_once_it_is_stored_once_and_each_is_answered(busy):
+    for kind in KINDS:
+        method, path, body = writes(busy.ids)[kind]
+        body = {"id": new_id(), **body}
+        before = Entry.objects.count()
+        statuses = {answer[0] for answer in at_once(*[asking(busy, method, path, body)] * 4)}
+        assert statuses <= {200, 201}, (kind, statuses)
+        tells = 0 if kind == "reading" else 1
+        assert Entry.objects.count() == before + tells, kind
 
 
 def test_a_room_made_twice_at_once_is_one(busy):

@@ -1,0 +1,87 @@
+"""Every operation of the schema, with what it takes to be done: the walks go by these."""
+
+import json
+import re
+
+from django.core.files.uploadedfile import SimpleUploadedFile
+
+from server.api import api
+from tests.server.conftest import furnish, new_id, picture, plan_body
+
+SCHEMA = json.loads(json.dumps(api.get_openapi_schema(), default=str))
+METHODS = ("get", "post", "put", "delete", "patch")
+
+
+def operations():
+    for path, item in SCHEMA["paths"].items():
+        for method in METHODS:
+            if method in item and "{room}" in path:
+                yield method.upper(), path
+
+
+def bodies(ids):
+    """A good body for each operation that takes one, so that only the room can be refused."""
+    conditions = {"mordant": "copper-ferric"}
+    plate = {"id": new_id(), "name": "x", "metal": "copper", "route": "aquatint",
+             "thickness_mm": 1, "width_mm": 99, "height_mm": 99}  # fmt: skip
+    return {
+        ("POST", "/plates"): plate,
+        ("PUT", "/plates/{plate}"): {"version": 1, "name": "stolen"},
+        ("POST", "/plates/{plate}/course"): {"version": 1, "act": "done", "step": "cut"},
+        ("POST", "/plates/{plate}/coverage"): {"id": new_id(), "picture": ids["picture"],
+                                               "um_per_pixel": 4},
+        ("POST", "/timers"): {"id": new_id(), "what": "cooling", "seconds": 60,
+                              "plate": ids["plate"]},
+        ("POST", "/numbers"): {"id": new_id(), "mordant": "copper-ferric", "reason": "x",
+                               "column": "undercut", "value": 0.8},
+        ("PUT", "/recipes"): {"id": ids["recipe"], "version": 1, "name": "stolen", "kind": "ink",
+                              "text": "x"},
+        ("PUT", "/tools"): {"id": ids["tool"], "version": 1, "name": "stolen", "kind": "needle"},
+        ("POST", "/strips"): {"id": new_id(), "name": "x", "conditions": conditions},
+        ("PUT", "/strips/{strip}"): {"version": 1, "name": "stolen"},
+        ("POST", "/strips/{strip}/ask"): {"lstar": [50]},
+        ("POST", "/baths"): {"id": new_id(), "name": "x", "mordant": "copper-ferric",
+                             "volume_l": 1, "temperature_c": 20},
+        ("PUT", "/baths/{bath}"): {"version": 1, "name": "stolen"},
+        ("POST", "/baths/{bath}/readings"): {"id": new_id(), "temperature_c": 30},
+        ("POST", "/plates/{plate}/plan/draft"): plan_body(ids),
+        ("PUT", "/plates/{plate}/plan"): plan_body(ids, version=1),
+        ("POST", "/runs"): {"id": new_id(), "plate": ids["plate"]},
+        ("POST", "/runs/{run}/events"): {"events": []},
+        ("POST", "/strips/{strip}/events"): {"events": []},
+        ("POST", "/proofs"): {"id": new_id(), "plate": ids["plate"]},
+        ("POST", "/record"): {"id": new_id(), "text": "x", "plate": ids["plate"]},
+        ("PUT", "/members/{member}"): {"role": "printer"},
+        ("POST", "/links"): {"kind": "invite", "role": "keeper"},
+    }  # fmt: skip
+
+
+def furnish_all(keeper):
+    """Give a room one of every thing that an address names; return their ids."""
+    ids = furnish(keeper)
+    upload = SimpleUploadedFile("p.jpg", picture())
+    url = f"/api/rooms/{keeper.room.id}/files"
+    assert keeper.client.post(url, {"id": ids["picture"], "file": upload}).status_code == 201
+    keeper.must("POST", "/proofs", {"id": ids["proof"], "plate": ids["plate"]})
+    keeper.must("POST", "/timers", {"id": ids["timer"], "what": "cooling", "seconds": 60})
+    keeper.must("PUT", "/recipes", {"id": ids["recipe"], "name": "x", "kind": "ink", "text": "x"})
+    keeper.must("PUT", "/tools", {"id": ids["tool"], "name": "x", "kind": "needle"})
+    task = {"id": new_id(), "picture": ids["picture"], "um_per_pixel": 4}
+    ids["task"] = keeper.must("POST", f"/plates/{ids['plate']}/coverage", task)["id"]
+    keeper.must("POST", "/links", {"kind": "invite", "role": "printer"})
+    ids["link"] = keeper.must("GET", "/links")[0]["id"]
+    return ids | {"member": str(keeper.user.id)}
+
+
+def filled(path, ids):
+    """Return the part of a path behind the room, with ids and with the question it needs."""
+    tail = path.split("{room}", 1)[1]
+    asks = tail in ("/proofs", "/record", "/runs")
+    return re.sub(r"\{(\w+)\}", lambda m: ids[m.group(1)], tail) + (
+        f"?plate={ids['plate']}" if asks else ""
+    )
+
+
+def upload_to(person, room):
+    form = {"id": new_id(), "file": SimpleUploadedFile("p.jpg", picture())}
+    return person.client.post(f"/api/rooms/{room}/files", form).status_code
