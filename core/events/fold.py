@@ -14,7 +14,7 @@ from typing import Literal
 from uuid import UUID
 
 from core.events.event import Event
-from core.events.kinds import Covered, Dip, Lift, Neutralised, Rinsed, Temperature
+from core.events.kinds import Covered, Dip, Lift, Neutralised, Opened, Rinsed, Temperature
 from core.events.undo import holding, in_order, taken_back
 from core.kinetics.shapes import LONGEST_SECONDS
 from core.schema import Shape
@@ -59,6 +59,9 @@ class RunState(Shape):
 
     dips: list[Immersion]
     covered: list[str]
+    """Whose last word is that it was stopped out or covered."""
+    opened: list[str]
+    """Whose last word is that it was opened."""
     temperature_c: float | None
     temperature_at_seconds: float | None
     last_cared_seconds: float | None
@@ -140,12 +143,12 @@ def _known_areas_only(
 
 
 def _covers_nothing(event: Event) -> bool:
-    return isinstance(event.data, Covered) and not event.data.areas
+    return isinstance(event.data, (Covered, Opened)) and not event.data.areas
 
 
 def _with_known(event: Event, areas: Collection[str]) -> Event:
     said = event.data
-    if not isinstance(said, (Dip, Covered)):
+    if not isinstance(said, (Dip, Covered, Opened)):
         return event
     column = "open" if isinstance(said, Dip) else "areas"
     named: list[str] = getattr(said, column)
@@ -303,10 +306,16 @@ def _state(
     since = max(lifted, default=float("-inf"))
     after = [event.data for event in live if event.at_seconds >= since]
     cared = [event.at_seconds for event in live if event.data.cares]
-    covered = [name for e in live if isinstance(e.data, Covered) for name in e.data.areas]
+    last_word = {
+        name: isinstance(e.data, Covered)
+        for e in live
+        if isinstance(e.data, (Covered, Opened))
+        for name in e.data.areas
+    }
     return RunState(
         dips=[_dip(number, dip, warm) for number, dip in enumerate(opened, 1)],
-        covered=list(dict.fromkeys(covered)),
+        covered=[name for name, is_covered in last_word.items() if is_covered],
+        opened=[name for name, is_covered in last_word.items() if not is_covered],
         temperature_c=warm.own[-1][1] if warm.own else None,
         temperature_at_seconds=warm.own[-1][0] if warm.own else None,
         last_cared_seconds=max(cared, default=None),

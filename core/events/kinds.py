@@ -170,6 +170,18 @@ class Covered(Payload):
         return f"Stopped out {', '.join(self.areas)}."
 
 
+class Opened(Payload):
+    """Areas were opened to the mordant: lines drawn through the ground, a cover taken off."""
+
+    kind = "opened"
+    short = "opened"
+    areas: Names
+
+    def words(self, told: Told) -> str:
+        """Return what the record says of it."""
+        return f"Opened {', '.join(self.areas)}."
+
+
 class Rinsed(Payload):
     """The plate was rinsed."""
 
@@ -239,7 +251,7 @@ class Undo(Payload):
 KINDS: dict[str, type[Payload]] = {
     kind.kind: kind
     for kind in (
-        Dip, Lift, Temperature, Rocked, Feathered, Refreshed, Covered, Rinsed, Neutralised,
+        Dip, Lift, Temperature, Rocked, Feathered, Refreshed, Covered, Opened, Rinsed, Neutralised,
         Observation, Note, Undo,
     )
 }  # fmt: skip

@@ -168,4 +168,5 @@ LINE_PLANNER = Planner(
     looks=looks_lstar,
     lightest_and_darkest=_ends,
     land=_land,
+    covers_unopened=False,
 )

@@ -6,8 +6,20 @@ from core.line.line_bench import wanted_depth_um
 from core.line.plan_lines import LINE_PLANNER
 from core.line.shapes import LineGroup, PlanLinesInput
 from core.process.row import Process
-from core.process.shapes import Columns, Decided, ProcessWords
+from core.process.shapes import Columns, Decided, Opening, ProcessWords
 from core.process.tray import BY_TRAY
+
+BY_NEEDLE = BY_TRAY.model_copy(
+    update={
+        "opening": Opening(
+            verb="Draw",
+            done="Drawn",
+            how="Through the ground, with no pressure into the metal.",
+            closed="not drawn yet",
+            covers=False,
+        )
+    }
+)
 
 
 def _given(decided: Decided) -> PlanLinesInput:
@@ -34,7 +46,7 @@ def _count(areas: list[Columns]) -> str:
 LINES = Process(
     words=ProcessWords(
         key="lines", title="Lines", many="the lines", area="group of lines",
-        against="20 °C, fresh", goal=LINE_PLANNER.goal, hands=BY_TRAY,
+        against="20 °C, fresh", goal=LINE_PLANNER.goal, hands=BY_NEEDLE,
     ),
     order=1,
     plan_step="plan-lines",

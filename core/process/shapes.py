@@ -29,6 +29,19 @@ class Decided(Shape):
 Closing = Literal["stop-out", "leave"]
 
 
+class Opening(Shape):
+    """The words of opening up: what makes an area one that the mordant reaches."""
+
+    verb: str
+    """"Draw": lines through the ground; "Open": take the cover off."""
+    done: str
+    how: str
+    closed: str
+    """What stands beside an area until its turn."""
+    covers: bool
+    """Until its turn it is covered by hand."""
+
+
 class Hands(Shape):
     """The words of the run screen: what hands do, and what the liquid is called."""
 
@@ -41,6 +54,7 @@ class Hands(Shape):
     at_zero: str
     closing: Closing
     """How an area ends: stopped out with varnish, or left alone from then on."""
+    opening: Opening
     follow: str
     """Before the areas that end: "Then stop out"."""
     ready: str

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import replace
 
 from core.data.pools import REFRESH_SECONDS
-from core.process.shapes import Columns, Hands, ProcessWords
+from core.process.shapes import Columns, Hands, Opening, ProcessWords
 from core.process.tones import TONES, count_bitten
 from core.stages.plan_bites import TONE_PLANNER
 from core.stages.pool_bench import lay_out_pools, pool_warnings
@@ -17,11 +17,14 @@ BY_BRUSH = Hands(
     dry="Rinsed off",
     at_zero="rinse off, blot dry.",
     closing="leave",
+    opening=Opening(verb="Brush", done="Brushed", how="", closed="not yet", covers=False),
     follow="Then leave alone",
     ready="Fresh mordant on each of these. Leave the others alone.",
     finish="Then rinse long, and strip the ground.",
 )
-POOL_PLANNER = replace(TONE_PLANNER, lay_out=lay_out_pools, warn=pool_warnings)
+POOL_PLANNER = replace(
+    TONE_PLANNER, lay_out=lay_out_pools, warn=pool_warnings, covers_unopened=False
+)
 
 
 def _count(areas: list[Columns]) -> str:

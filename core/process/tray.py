@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from core.process.shapes import Hands
+from core.process.shapes import Hands, Opening
 
 BY_TRAY = Hands(
     dip="Dip",
@@ -11,6 +11,13 @@ BY_TRAY = Hands(
     dry="Out of the bath",
     at_zero="lift, rinse, dry.",
     closing="stop-out",
+    opening=Opening(
+        verb="Open",
+        done="Opened",
+        how="Take its cover off and leave the grain unharmed.",
+        closed="covered for now",
+        covers=True,
+    ),
     follow="Then stop out",
     ready="Dip when the varnish is dry to the touch.",
     finish="Then wash, and strip the ground.",

@@ -153,7 +153,8 @@ def after_done(bench: Bench) -> tuple[list[Solved], Exposure]:
     at = Exposure(np.zeros((len(areas), len(bench.wetting))), bench.tray)
     told: list[Solved] = []
     clock = 0.0
-    before: set[str] = {area.name for area in areas}
+    stopping = bench.given.method == "stop-out"
+    before: set[str] = {area.name for area in areas} if stopping else set()
     for number, bite in enumerate(bench.given.done, 1):
         gained = _gained(bench, bite)
         places = [place for place, area in enumerate(areas) if area.name in bite.open]
@@ -167,7 +168,7 @@ def after_done(bench: Bench) -> tuple[list[Solved], Exposure]:
             cumulative_seconds=clock,
             reference_seconds=round(float(gained.mean()), 1),
             stop_out_before=sorted(before - set(bite.open)),
-            open_before=[],
+            open_before=[] if stopping else [n for n in bite.open if n not in before],
         )
         told.append(Solved(facts, places, _closed_after(bench, number), at))
         before = set(bite.open)

@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 from core.kinetics.bite import Bite
 from core.stages.bench import Bench, Exposure, Solved, dip, lifted
 from core.stages.shapes import BiteFacts
-from core.stages.solve import longest_clock, seconds_to_tone
+from core.stages.solve import NEAR_ENOUGH, longest_clock, seconds_to_tone
 
 _PASSES = 2
 """Each pass starts later bites in the tray that the earlier ones, as last solved, leave."""
@@ -40,8 +40,18 @@ def plan_by_opening_up(bench: Bench, start: Exposure) -> tuple[list[Solved], Exp
     Notes
     -----
     An area's time runs from its opening to the end, so lengths are solved from the last bite back.
+    What is open already bites alone first, unless the bites to come give it all it needs.
     """
     steps = _steps(bench)
+    if steps and not steps[0].opened:
+        bites, end = _planned(bench, start, steps[1:])
+        place = steps[0].is_open[-1]
+        if bench.table.at(end.seconds[place]).mean() <= bench.goal(place) + NEAR_ENOUGH:
+            return bites, end
+    return _planned(bench, start, steps)
+
+
+def _planned(bench: Bench, start: Exposure, steps: list[_Step]) -> tuple[list[Solved], Exposure]:
     lengths = [300.0] * len(steps)
     for _ in range(_PASSES):
         lengths = _solve_back(bench, start, steps, lengths)

@@ -61,6 +61,8 @@ class Planner(Generic[AnyBench]):
     lightest_and_darkest: Callable[[AnyBench], tuple[float, float]]
     land: Callable[[AnyBench, int, list[Solved], Exposure], dict[str, float | None]]
     """Land between lines and when it fails; empty for what has none."""
+    covers_unopened: bool = True
+    """What is opened later is covered by hand until then; False where nothing reaches it before."""
 
 
 @dataclass(frozen=True)
@@ -110,12 +112,16 @@ def plan_of(planner: Planner[AnyBench], solved: Solution[AnyBench]) -> PlanBites
     PlanBitesOutput
     """
     bench = solved.bench
+    bites = [_bite(planner, bench, dip) for dip in solved.bites]
+    if planner.covers_unopened and not solved.done and bites:
+        later = [name for bite in bites[1:] for name in bite.open_before]
+        bites[0] = bites[0].model_copy(update={"cover_before": later})
     low, high = band(bench.pace)
     lightest, darkest = planner.lightest_and_darkest(bench)
     everything = range(len(bench.given.areas))
     return PlanBitesOutput(
         done=[_bite(planner, bench, dip) for dip in solved.done],
-        bites=[_bite(planner, bench, dip) for dip in solved.bites],
+        bites=bites,
         areas=[planner.tell(bench, solved.end, place, True) for place in everything],
         warnings=planner.warn(bench, solved.start, solved.done, solved.bites, solved.end),
         speed=round(float(bench.pace.mean()), 3),

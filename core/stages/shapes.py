@@ -116,6 +116,9 @@ class BiteFacts(Shape):
     reference_seconds: float
     """Expected biting time gained in this bite, as at the strip."""
     stop_out_before: list[str]
+    """Closed for good."""
+    cover_before: list[str] = []
+    """Closed for now, with what comes off again, and opened before a later bite."""
     open_before: list[str]
 
 

@@ -14,6 +14,8 @@ MOST_STEPS = 16
 COARSE = 3
 """Every third point of a bite's clock is enough to close in from."""
 SLOWEST_SPEED = 0.02
+NEAR_ENOUGH = 1.0
+"""An area lifted this near to its tone (L*) or depth (µm) gets no further bite of a few seconds."""
 
 
 def longest_clock(bench: Bench, at: Exposure) -> float:

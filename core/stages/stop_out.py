@@ -7,13 +7,11 @@ from numpy.typing import NDArray
 
 from core.stages.bench import Bench, Exposure, Solved, dip, lifted
 from core.stages.shapes import BiteFacts
-from core.stages.solve import longest_clock, seconds_to_tone
+from core.stages.solve import NEAR_ENOUGH, longest_clock, seconds_to_tone
 
 Array = NDArray[np.float64]
 
 SAME_GOAL = 0.05
-NEAR_ENOUGH = 1.0
-"""An area lifted this near to its tone (L*) or depth (µm) gets no further bite of a few seconds."""
 
 
 def plan_by_stopping_out(bench: Bench, start: Exposure) -> tuple[list[Solved], Exposure]:

@@ -110,6 +110,19 @@ def cases():
         BATH,
     )
     yield (
+        "opened-and-covered-in-turn",
+        [
+            event(9, "covered", 50, areas=["paper", "sky"]),
+            event(10, "opened", 60, areas=["quay"]),
+            *bite(),
+            event(15, "opened", 300, areas=["sky"]),
+            event(16, "covered", 310, areas=["quay"]),
+            event(17, "opened", 320, areas=["paper"]),
+            event(18, "undo", 330, event=name("a17")),
+        ],
+        BATH,
+    )
+    yield (
         "mistyped-temperature-taken-back",
         [
             event(1, "temperature", 90, celsius=39.5),

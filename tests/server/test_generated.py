@@ -40,7 +40,8 @@ CHECKS = [
 """Not that what breaks the schema is refused: a number written as text is read as that number."""
 
 WALKED: Counter[str] = Counter()
-MOST_OF_THEM = 40
+LINKED = 25
+"""At least so many operations give or take what others answer."""
 SET_HERE = ("content-length", "cookie")
 """Headers that the test's own client sets."""
 SCHEMA = schemathesis.openapi.from_dict(api.get_openapi_schema())
@@ -108,10 +109,10 @@ def test_walks_from_answer_to_call_break_nothing(house):
             case.validate_response(response, checks=CHECKS)
 
     Walk.run(settings=settings(
-        max_examples=400, stateful_step_count=10, deadline=None, phases=[Phase.generate],
+        max_examples=150, stateful_step_count=10, deadline=None, phases=[Phase.generate],
         suppress_health_check=list(HealthCheck),
     ))  # fmt: skip
-    assert len(WALKED) > MOST_OF_THEM, sorted(WALKED)
+    assert len(WALKED) >= LINKED, sorted(WALKED)
 
 
 def test_what_the_framework_refuses_is_told_in_the_one_form(house):

@@ -57,6 +57,7 @@ def test_a_row_names_only_what_the_tables_hold(process):
     assert process.care is None or process.care in CARE
     assert (process.care is None) == (process.care_every_seconds is None)
     assert process.words.goal == process.planner.goal
+    assert process.words.hands.opening.covers == process.planner.covers_unopened
     assert any(process.bite_step in steps for steps in COURSES.values())
 
 

@@ -153,7 +153,7 @@ def test_opening_up_closes_the_whites_once_and_counts_the_clock_on():
     assert 0 < second.reference_seconds < first.reference_seconds
     made = DoneBite(seconds=first.seconds, temperature_c=17, open=["tone 3"])
     rest = plan_bites(plan_input((None, 85, 30), method="open-up", done=[made]))
-    assert [bite.number for bite in rest.bites] == [2, 3]
+    assert [(bite.number, bite.open_before) for bite in rest.bites] == [(2, ["tone 2"])]
     assert all(bite.stop_out_before == [] for bite in rest.bites)
     assert rest.bites[0].cumulative_seconds == first.seconds + rest.bites[0].seconds
 

@@ -1651,6 +1651,11 @@ export interface components {
         Bite_BittenArea_: {
             /** Areas */
             areas: components["schemas"]["BittenArea"][];
+            /**
+             * Cover Before
+             * @default []
+             */
+            cover_before: string[];
             /** Cumulative Seconds */
             cumulative_seconds: number;
             /** Number */
@@ -1668,6 +1673,11 @@ export interface components {
         Bite_BittenLines_: {
             /** Areas */
             areas: components["schemas"]["BittenLines"][];
+            /**
+             * Cover Before
+             * @default []
+             */
+            cover_before: string[];
             /** Cumulative Seconds */
             cumulative_seconds: number;
             /** Number */
@@ -2528,7 +2538,7 @@ export interface components {
          */
         EventsIn: {
             /** Events */
-            events: (components["schemas"]["DipEventIn"] | components["schemas"]["LiftEventIn"] | components["schemas"]["TemperatureEventIn"] | components["schemas"]["RockedEventIn"] | components["schemas"]["FeatheredEventIn"] | components["schemas"]["RefreshedEventIn"] | components["schemas"]["CoveredEventIn"] | components["schemas"]["RinsedEventIn"] | components["schemas"]["NeutralisedEventIn"] | components["schemas"]["ObservationEventIn"] | components["schemas"]["NoteEventIn"] | components["schemas"]["UndoEventIn"])[];
+            events: (components["schemas"]["DipEventIn"] | components["schemas"]["LiftEventIn"] | components["schemas"]["TemperatureEventIn"] | components["schemas"]["RockedEventIn"] | components["schemas"]["FeatheredEventIn"] | components["schemas"]["RefreshedEventIn"] | components["schemas"]["CoveredEventIn"] | components["schemas"]["OpenedEventIn"] | components["schemas"]["RinsedEventIn"] | components["schemas"]["NeutralisedEventIn"] | components["schemas"]["ObservationEventIn"] | components["schemas"]["NoteEventIn"] | components["schemas"]["UndoEventIn"])[];
         };
         /**
          * Feathered
@@ -2785,6 +2795,7 @@ export interface components {
             follow: string;
             /** Lift */
             lift: string;
+            opening: components["schemas"]["Opening"];
             /** Ready */
             ready: string;
             /** Wet */
@@ -3450,6 +3461,97 @@ export interface components {
             name: string;
             /** Role */
             role: string;
+        };
+        /**
+         * Opened
+         * @description Areas were opened to the mordant: lines drawn through the ground, a cover taken off.
+         */
+        Opened: {
+            /** Areas */
+            areas: string[];
+        };
+        /**
+         * OpenedEventIn
+         * @description Areas were opened to the mordant: lines drawn through the ground, a cover taken off.
+         */
+        OpenedEventIn: {
+            data: components["schemas"]["Opened"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "opened";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * OpenedEventOut
+         * @description Areas were opened to the mordant: lines drawn through the ground, a cover taken off.
+         */
+        OpenedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["Opened"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "opened";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
+         * Opening
+         * @description The words of opening up: what makes an area one that the mordant reaches.
+         */
+        Opening: {
+            /** Closed */
+            closed: string;
+            /** Covers */
+            covers: boolean;
+            /** Done */
+            done: string;
+            /** How */
+            how: string;
+            /** Verb */
+            verb: string;
         };
         /**
          * OwnNumberIn
@@ -4934,7 +5036,7 @@ export interface components {
             /** Ended At */
             ended_at: string | null;
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"])[];
             /**
              * Id
              * Format: uuid
@@ -5030,6 +5132,8 @@ export interface components {
             neutralised: boolean;
             /** Notices */
             notices: components["schemas"]["Notice"][];
+            /** Opened */
+            opened: string[];
             /** Rinsed */
             rinsed: boolean;
             /** Temperature At Seconds */
@@ -5274,7 +5378,7 @@ export interface components {
                 number
             ][];
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"])[];
             /** In Bath */
             in_bath: boolean;
             /** Now Seconds */

@@ -36,7 +36,7 @@ export function fold(events: Happened[], bath: BathLine, areas: string[] | null 
   const last = own.at(-1);
   return {
     dips: opened.map((dip, i) => immersion(i + 1, dip, { own, dead, bath })),
-    covered: [...new Set(live.flatMap((e) => (e.kind === "covered" ? e.data.areas : [])))],
+    ...lastWords(live),
     temperature_c: last ? last[1] : null,
     temperature_at_seconds: last ? last[0] : null,
     last_cared_seconds: cared.length > 0 ? Math.max(...cared) : null,
@@ -103,14 +103,26 @@ function withoutBounces(live: Happened[]): [Happened[], Happened[]] {
   return [kept, bounced];
 }
 
+/** What each area was last said to be: covered, or opened. */
+function lastWords(live: Happened[]): Pick<RunState, "covered" | "opened"> {
+  const words = new Map<string, Happened["kind"]>();
+  for (const event of live)
+    if (event.kind === "covered" || event.kind === "opened")
+      for (const name of event.data.areas) words.set(name, event.kind);
+  const named = (kind: Happened["kind"]) =>
+    [...words].filter(([, word]) => word === kind).map(([name]) => name);
+  return { covered: named("covered"), opened: named("opened") };
+}
+
 const coversNothing = (event: Happened) =>
-  event.kind === "covered" && event.data.areas.length === 0;
+  (event.kind === "covered" || event.kind === "opened") && event.data.areas.length === 0;
 
 function withKnown(event: Happened, areas: string[]): Happened {
   const known = (names: string[]) => names.filter((each) => areas.includes(each));
   if (event.kind === "dip" && known(event.data.open).length < event.data.open.length)
     return { ...event, data: { ...event.data, open: known(event.data.open) } };
-  if (event.kind === "covered" && known(event.data.areas).length < event.data.areas.length)
+  if (event.kind !== "covered" && event.kind !== "opened") return event;
+  if (known(event.data.areas).length < event.data.areas.length)
     return { ...event, data: { ...event.data, areas: known(event.data.areas) } };
   return event;
 }

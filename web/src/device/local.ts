@@ -15,6 +15,10 @@ export type Bite = {
   open: string[];
   /** Areas that end with this bite. */
   closes: string[];
+  /** Areas opened before this bite, before the next, and before any that is still to come. */
+  opens: string[];
+  opensNext: string[];
+  later: string[];
   /** Reference seconds this bite is to gain. */
   target: number;
 };
@@ -76,9 +80,18 @@ export function currentBite(run: Run, local: Local): Bite | null {
     of: done(run.state).length + planned.length,
     open: bite.areas.map((area) => area.name),
     closes,
-    target: ahead === 0 ? bite.reference_seconds : target(run, local, closes[0]),
+    opens: bite.open_before,
+    ...toCome(planned.slice(ahead + 1)),
+    // one that nothing ends with is as long as what is opened before it asks for, whatever was before
+    target:
+      ahead === 0 || closes.length === 0 ? bite.reference_seconds : target(run, local, closes[0]),
   };
 }
+
+const toCome = (planned: Run["sheet"]["plan"]["bites"]) => ({
+  opensNext: planned[0]?.open_before ?? [],
+  later: planned.flatMap((bite) => bite.open_before),
+});
 
 /** A bite whose lift was taken back while there is no line: it goes on as it was made. */
 function again(run: Run, local: Local, left: number): Bite | null {
@@ -92,6 +105,8 @@ function again(run: Run, local: Local, left: number): Bite | null {
     of: done(run.state).length + left,
     open,
     closes: open.filter((name) => !next.has(name)),
+    opens: [],
+    ...toCome(run.sheet.plan.bites),
     target: made.reference_seconds,
   };
 }

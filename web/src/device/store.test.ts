@@ -1,6 +1,7 @@
 import "fake-indexeddb/auto";
 import { openDB } from "idb";
 import type { EventIn, Run } from "../api/runs";
+import { runEarlier } from "../testing/run";
 import { keepEvent, keepRun, keptRun, waitingEvents } from "./store";
 import { biteUnderWay, takeOver } from "./update";
 import { flushAll } from "./flush";
@@ -124,8 +125,16 @@ test("a new build waits while a plate is in the bath, and takes over after the l
 });
 
 test("a run of this version is kept as it is", async () => {
-  const now = { ...old, sheet: { ...old.sheet, goal: { kind: "tone" } } } as unknown as Run;
+  const now = runEarlier(0);
   await keepRun("u", "r", now);
-  expect(await keptRun("u", "r", RUN)).toEqual(now);
-  expect(await keptRun("someone else", "r", RUN)).toBeUndefined();
+  expect(await keptRun("u", "r", now.id)).toEqual(now);
+  expect(await keptRun("someone else", "r", now.id)).toBeUndefined();
+});
+
+test("one kept before areas were opened at the tray has words for it", async () => {
+  const now = runEarlier(0);
+  const { opening: _, ...hands } = now.process.hands;
+  const kept = { ...now, process: { ...now.process, hands } } as Run;
+  await keepRun("u", "r", kept);
+  expect((await keptRun("u", "r", now.id))?.process.hands.opening.verb).toBe("Open");
 });

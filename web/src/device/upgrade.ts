@@ -19,9 +19,22 @@ type OldArea = Run["sheet"]["areas"][number] & {
   wanted_depth_um?: number | null;
 };
 
-/** A run as it was last seen, with the goal of its process where it was kept before there was one. */
+/** A run as it was last seen, with what was not said yet when it was kept. */
 export function runAsNow(run: Run): Run {
-  if (run.sheet.goal) return run;
+  return withOpening(run.sheet.goal ? run : withGoal(run));
+}
+
+/** Before areas were opened at the tray there were no words for it. */
+function withOpening(run: Run): Run {
+  const { hands } = run.process;
+  const words = wordsOf(run.part === "lines").hands.opening;
+  return hands.opening
+    ? run
+    : { ...run, process: { ...run.process, hands: { ...hands, opening: words } } };
+}
+
+/** Before processes were rows a sheet knew tones and depths apart. */
+function withGoal(run: Run): Run {
   const areas: OldArea[] = run.sheet.areas;
   const lines = areas.some((area) => area.depth_um);
   return {
@@ -76,6 +89,7 @@ function wordsOf(lines: boolean): Run["process"] {
       dry: "Out of the bath",
       at_zero: "lift, rinse, dry.",
       closing: "stop-out",
+      opening: { verb: "Open", done: "Opened", how: "", closed: "covered for now", covers: !lines },
       follow: "Then stop out",
       ready: "Dip when the varnish is dry to the touch.",
       finish: "Then wash, and strip the ground.",

@@ -6,6 +6,7 @@ import { grainTile } from "./grain";
 /** The surfaces of a figure, under ids of its own. */
 export function Patterns({ id, tones }: { id: string; tones: number[] }) {
   const tiles = new Map(tones.map((tone) => [grainTile(tone).key, grainTile(tone).href]));
+  const lines = new Map(tones.map((tone) => [Math.round(tone), tone]));
   return (
     <defs>
       {[...tiles].map(([key, href]) => (
@@ -19,8 +20,8 @@ export function Patterns({ id, tones }: { id: string; tones: number[] }) {
           <image href={href} width="192" height="192" className="[image-rendering:pixelated]" />
         </pattern>
       ))}
-      {tones.map((tone) => (
-        <LinePattern key={`l${tone}`} id={`${id}-l${Math.round(tone)}`} lstar={tone} />
+      {[...lines].map(([key, tone]) => (
+        <LinePattern key={`l${key}`} id={`${id}-l${key}`} lstar={tone} />
       ))}
       <Tile id={`${id}-copper`} href={copper} />
       <Tile id={`${id}-zinc`} href={zinc} />

@@ -32,6 +32,40 @@ export function runWithout(run: Run, kinds: string[]): Run {
   return { ...run, events, state: fold(events, run.bath_line) };
 }
 
+type Plan = Run["sheet"]["plan"];
+type Opens = { covers: boolean; verb: string; done: string; closed: string };
+
+/** Nothing bitten yet, and opened up: the darkest first, before each later bite one more; lines have no white. */
+export function runOpeningUp(run: Run, opening: Opens): Run {
+  const { plan } = run.sheet;
+  const fresh = runWithout(run, ["dip", "lift", "covered", "temperature"]);
+  const names = run.sheet.areas.filter((area) => area.wanted !== null).map((area) => area.name);
+  const [areas, like] = [[...plan.areas].reverse(), plan.bites[0] as Plan["bites"][number]];
+  const darkFirst = [...names].reverse();
+  const bites = darkFirst.map((name, place) => ({
+    ...like,
+    number: place + 1,
+    areas: areas
+      .filter((area) => darkFirst.slice(0, place + 1).includes(area.name))
+      .map((area) => ({ ...area, finished: place === names.length - 1 })),
+    stop_out_before: [],
+    cover_before: place === 0 && opening.covers ? darkFirst.slice(1) : [],
+    open_before: [name],
+  }));
+  const hands = { ...run.process.hands, opening: { ...run.process.hands.opening, ...opening } };
+  const there = ({ name }: { name: string }) => opening.covers || names.includes(name);
+  return {
+    ...fresh,
+    areas: run.areas.filter(there),
+    process: { ...run.process, hands },
+    sheet: {
+      ...run.sheet,
+      areas: run.sheet.areas.filter(there),
+      plan: { ...plan, done: [], bites },
+    },
+  };
+}
+
 /** All bites made: nothing is planned any more. */
 export const runFinished = (run: Run): Run => ({
   ...run,

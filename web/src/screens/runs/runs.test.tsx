@@ -6,7 +6,15 @@ import { nowSeconds } from "../../device/clock";
 import { deviceId } from "../../device/ids";
 import { dipUnderWay, localRun } from "../../device/local";
 import { dropEvents, waitingEvents } from "../../device/store";
-import { LANTERN, RUN, runEarlier, runFinished, runWithout, withEvents } from "../../testing/run";
+import {
+  LANTERN,
+  RUN,
+  runEarlier,
+  runFinished,
+  runOpeningUp,
+  runWithout,
+  withEvents,
+} from "../../testing/run";
 import { type Body, fakeServer, fault, NOW_MS, refuse, told } from "../../testing/server";
 import { alerts, openAt, press, type } from "../../testing/show";
 
@@ -214,6 +222,58 @@ test("out of the bath: what to stop out; Space asks before it is covered, C cove
   expect(screen.getByText("bite 4 of 5")).toBeVisible();
   await waitFor(() =>
     expect(kinds().map((event) => event.kind)).toEqual(["lift", "covered", "dip"]),
+  );
+});
+
+const LINES = { covers: false, verb: "Draw", done: "Drawn", closed: "not drawn yet" };
+const GRAIN = { covers: true, verb: "Open", done: "Opened", closed: "covered for now" };
+const APART_MS = 700;
+const moment = () => new Promise((resolve) => setTimeout(resolve, APART_MS));
+
+test("lines are opened up: what to draw before each bite; Space asks before it is drawn", async () => {
+  const { kinds } = await atTheBath(runOpeningUp(runEarlier(0), LINES));
+  expect(screen.getByRole("heading", { name: "Draw tone 5, then dip" })).toBeVisible();
+  expect(screen.getByText(/^draw now,/)).toBeVisible();
+  expect(screen.getAllByText(/^not drawn yet,/)).toHaveLength(4);
+  expect(screen.getByText("when tone 5 is drawn")).toBeVisible();
+  await userEvent.keyboard(" ");
+  expect(await screen.findByText("Dip anyway?")).toBeVisible();
+  await press(/Drawn/);
+  expect(await screen.findByRole("heading", { name: "Drawn. Dip" })).toBeVisible();
+  await moment();
+  await userEvent.keyboard(" ");
+  expect(await screen.findByText(/At zero:/)).toHaveTextContent("Then draw Tone 4");
+  await moment();
+  await userEvent.keyboard(" ");
+  expect(await screen.findByRole("heading", { name: "Draw tone 4, then dip" })).toBeVisible();
+  expect(screen.getByText("bite 2 of 5")).toBeVisible();
+  await press("drawn");
+  await waitFor(() =>
+    expect(kinds().map(({ kind, data }) => [kind, data.areas ?? data.open])).toEqual([
+      ["opened", ["Tone 5"]],
+      ["dip", ["Tone 5"]],
+      ["lift", undefined],
+      ["opened", ["Tone 4"]],
+    ]),
+  );
+});
+
+test("tones are opened up: covered for now before the first bite, white for good", async () => {
+  const { kinds } = await atTheBath(runOpeningUp(runEarlier(0), GRAIN));
+  const heading = "Stop out paper. Cover tone 1, tone 2, tone 3, tone 4 for now";
+  expect(screen.getByRole("heading", { name: heading })).toBeVisible();
+  await press(/Covered/);
+  expect(await screen.findByRole("heading", { name: "Covered. Dry?" })).toBeVisible();
+  expect(screen.getAllByText(/^covered for now,/)).toHaveLength(4);
+  await userEvent.keyboard(" ");
+  await screen.findByRole("timer");
+  await moment();
+  await userEvent.keyboard(" ");
+  expect(await screen.findByRole("heading", { name: "Open tone 4, then dip" })).toBeVisible();
+  await userEvent.keyboard("c");
+  expect(await screen.findByRole("heading", { name: "Covered. Dry?" })).toBeVisible();
+  await waitFor(() =>
+    expect(kinds().map((event) => event.kind)).toEqual(["covered", "dip", "lift", "opened"]),
   );
 });
 

@@ -26,7 +26,7 @@ export function StageList({ plan }: { plan: Plan }) {
           { head: "Clock", right: true },
           { head: "Counts as", right: true, desk: true },
           { head: "In all", right: true },
-          { head: plan.process.hands.follow },
+          { head: opensUp(plan) ? "Then open" : plan.process.hands.follow },
         ]}
       >
         {all.map(({ bite, phase }, i) => (
@@ -48,6 +48,8 @@ export function StageList({ plan }: { plan: Plan }) {
   );
 }
 
+const opensUp = (plan: Plan) => plan.method === "open-up";
+
 type RowProps = { plan: Plan; bite: Bite; phase: Phase; next: Bite | null };
 
 function Row({ plan, bite, phase, next }: RowProps) {
@@ -66,13 +68,18 @@ function Row({ plan, bite, phase, next }: RowProps) {
       <Digits desk>{clock(bite.reference_seconds)}</Digits>
       <Digits>{clock(Math.max(...bite.areas.map((a) => a.reference_seconds)))}</Digits>
       <td>
-        <Closes plan={plan} names={next?.stop_out_before ?? []} last={!next} />
+        <Then
+          plan={plan}
+          names={(opensUp(plan) ? next?.open_before : next?.stop_out_before) ?? []}
+          last={!next}
+        />
       </td>
     </tr>
   );
 }
 
-function Closes({ plan, names, last }: { plan: Plan; names: string[]; last: boolean }) {
+/** What is stopped out, or opened, before the next bite. */
+function Then({ plan, names, last }: { plan: Plan; names: string[]; last: boolean }) {
   if (last) return <>nothing: {plan.process.hands.lift.toLowerCase()} and wash</>;
   if (names.length === 0) return <>nothing</>;
   return (

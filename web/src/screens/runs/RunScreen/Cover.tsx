@@ -14,27 +14,37 @@ const SAYS = {
 } as const;
 const PAPER_LSTAR = 94;
 
-type Props = { run: Run; local: Local; bite: Bite; cover: string[] };
+type Props = { run: Run; local: Local; bite: Bite; cover: string[]; uncover: string[] };
 
-/** Each area: how it looks now, and whether it is covered, to cover or left open. */
-export function Cover({ run, local, bite, cover }: Props) {
+/** Each area: how it looks now, and whether it is to cover, to open, covered or left open. */
+export function Cover({ run, local, bite, cover, uncover }: Props) {
   const totals = reached(run, local);
-  const words = SAYS[run.process.hands.closing];
+  const { closing, opening } = run.process.hands;
+  const words = SAYS[closing];
   const begun = local.state.dips.length > 0;
   return (
     <div className="grid content-start gap-2.5">
       {run.areas.map(({ name, parts }) => {
-        const now = cover.includes(name);
+        const [coverNow, openNow] = [cover.includes(name), uncover.includes(name)];
+        const now = coverNow || openNow;
         const open = bite.open.includes(name);
+        const closed = bite.later.includes(name) ? opening.closed : words.closed;
+        const left = begun ? words.open : words.first;
         const looks = looksAt(run.sheet, name, totals.get(name) ?? 0) ?? PAPER_LSTAR;
-        const what = now ? "cover now" : open ? (begun ? words.open : words.first) : words.closed;
+        const what = coverNow
+          ? "cover now"
+          : openNow
+            ? `${opening.verb.toLowerCase()} now`
+            : open
+              ? left
+              : closed;
         return (
           <AreaRow
             key={name}
             name={name}
             parts={parts}
             now={now}
-            picture={<Look lstar={open || now ? looks : null} cover={now} />}
+            picture={<Look lstar={open || coverNow ? looks : null} cover={coverNow} />}
           >
             {what}, {standsAt(run.sheet, name, totals.get(name) ?? 0)}
           </AreaRow>

@@ -10,7 +10,7 @@ type Props = { run: Run; dip: Immersion | null; bite: Bite | null; acts: Acts };
 
 /** One big control, and three small ones. */
 export function Hands({ run, dip, bite, acts }: Props) {
-  const cover = acts.toCover();
+  const left = prepare(run, acts);
   return (
     <footer className="col-span-full grid grid-cols-[minmax(0,1fr)_176px_196px_168px] border-t-2 border-night-line max-desk:row-start-4 max-desk:grid-cols-3 max-desk:grid-rows-[140px_1fr] max-phone:grid-rows-[122px_1fr]">
       {dip ? (
@@ -20,15 +20,15 @@ export function Hands({ run, dip, bite, acts }: Props) {
           <Key className="h-14.5! px-4.5! text-far! max-phone:hidden">Space</Key>
         </Big>
       ) : (
-        <Dip run={run} bite={bite} acts={acts} cover={cover} />
+        <Dip run={run} bite={bite} acts={acts} wait={left?.wait ?? null} />
       )}
       {dip ? (
         <Small letter="F" onClick={acts.care}>
           {run.care.done}
         </Small>
       ) : (
-        <Small letter="C" disabled={cover.length === 0} onClick={acts.cover}>
-          Covered
+        <Small letter="C" disabled={!left} onClick={acts.prepared}>
+          {left?.done ?? "Covered"}
         </Small>
       )}
       <Small letter="T" onClick={() => acts.ask("temperature")}>
@@ -41,20 +41,29 @@ export function Hands({ run, dip, bite, acts }: Props) {
   );
 }
 
-type DipProps = { run: Run; bite: Bite | null; acts: Acts; cover: string[] };
+/** What hands do to the plate before the next dip; null when it is done. */
+function prepare(run: Run, acts: Acts): { done: string; wait: string } | null {
+  const [cover, open] = [acts.toCover(), acts.toOpen()];
+  const { done } = run.process.hands.opening;
+  const say = (names: string[], how: string) => `when ${names.join(", ").toLowerCase()} is ${how}`;
+  if (cover.length > 0) return { done: "Covered", wait: say(cover, "covered and dry") };
+  return open.length > 0 ? { done, wait: say(open, done.toLowerCase()) } : null;
+}
 
-/** Dip, once what is to be covered is; a first press before that asks. */
-function Dip({ run, bite, acts, cover }: DipProps) {
+type DipProps = { run: Run; bite: Bite | null; acts: Acts; wait: string | null };
+
+/** Dip, once the plate is as it is asked for; a first press before that asks. */
+function Dip({ run, bite, acts, wait }: DipProps) {
   const ask = acts.asked === "dip-anyway";
   const verb = run.process.hands.dip;
   return (
-    <Big look={ask ? "ask" : cover.length > 0 ? "wait" : "go"} disabled={!bite} onClick={acts.main}>
+    <Big look={ask ? "ask" : wait ? "wait" : "go"} disabled={!bite} onClick={acts.main}>
       <Mark name="dip" />
       {ask ? <span className="text-far-2">{verb} anyway?</span> : verb}
       <Key className="h-14.5! px-4.5! text-far! max-phone:hidden">Space</Key>
-      {cover.length > 0 && !ask ? (
+      {wait && !ask ? (
         <em className="max-w-58 text-left font-text text-h2 leading-tight font-medium text-night-ink-2 not-italic max-phone:max-w-30 max-phone:text-body">
-          when {cover.join(", ").toLowerCase()} is covered and dry
+          {wait}
         </em>
       ) : null}
     </Big>

@@ -57,6 +57,14 @@ function named(run: Run, names: string[]): string {
   return all.map((area) => (area.parts ? `${area.name}: ${area.parts}` : area.name)).join("; ");
 }
 
+/** What is done before the bite after this one. */
+function then(run: Run, bite: Bite): string {
+  const { follow, opening } = run.process.hands;
+  if (bite.opensNext.length > 0)
+    return `Then ${opening.verb.toLowerCase()} ${named(run, bite.opensNext)}.`;
+  return bite.closes.length > 0 ? `${follow} ${named(run, bite.closes)}.` : "Then dip again.";
+}
+
 function Countdown({ due }: { due: number }) {
   const left = useNowOf((now) => (due >= now ? Math.ceil(due - now) : -Math.round(now - due)));
   const over = useNowOf((now) => now > due);
@@ -71,13 +79,7 @@ function Next({ run, bite, due }: { run: Run; bite: Bite; due: number }) {
     <p className="text-far-2 leading-[1.14] font-semibold tracking-tight max-desk:mt-2.5 max-desk:mb-4.5 max-phone:mt-2 max-phone:mb-3 max-phone:text-h2">
       {over ? "" : "At zero: "}
       <b className="text-(--glow)">{over ? `${words.lift} now.` : words.at_zero}</b>{" "}
-      {bite.closes.length > 0 && bite.number < bite.of ? (
-        <>
-          {words.follow} {named(run, bite.closes)}.
-        </>
-      ) : (
-        words.finish
-      )}
+      {bite.number >= bite.of ? words.finish : then(run, bite)}
     </p>
   );
 }

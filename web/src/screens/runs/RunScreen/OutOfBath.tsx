@@ -16,21 +16,23 @@ type Props = { run: Run; local: Local; bite: Bite; acts: Acts };
 export function OutOfBath({ run, local, bite, acts }: Props) {
   const last = local.state.dips.at(-1);
   const lifted = last?.lifted_seconds ?? null;
-  const cover = acts.toCover();
+  const [cover, open] = [acts.toCover(), acts.toOpen()];
   const next = secondsToLift(run.sheet, [[0, local.celsius]], bite.target);
   return (
     <OutPart>
-      <Cover run={run} local={local} bite={bite} cover={cover} />
+      <Cover run={run} local={local} bite={bite} cover={cover} uncover={open} />
       <section className="max-desk:-order-1">
-        <FarTitle>{heading(run, bite, cover)}</FarTitle>
+        <FarTitle>{heading(run, bite, cover, open)}</FarTitle>
         <FarText>
           {cover.length > 0
-            ? `${partsOf(run, cover)} As it lies on the plate: mirrored.`
-            : run.process.hands.ready}
+            ? `${partsOf(run, cover)} ${MIRRORED}`
+            : open.length > 0
+              ? `${partsOf(run, open)} ${run.process.hands.opening.how} ${MIRRORED}`
+              : run.process.hands.ready}
         </FarText>
         {acts.said ? <Said>{acts.said}</Said> : null}
         <Notices state={local.state} />
-        {last ? <Checks run={run} local={local} acts={acts} covered={cover.length === 0} /> : null}
+        {last ? <Checks run={run} local={local} bite={bite} acts={acts} /> : null}
         <dl className="mt-5 grid grid-cols-2 border-t-2 border-night-line max-phone:mt-3">
           <Reading name={last ? "Out for" : "Not bitten yet"}>
             {lifted === null ? "0:00" : <TimeWord told={(now) => clock(now - lifted)} />}
@@ -42,11 +44,24 @@ export function OutOfBath({ run, local, bite, acts }: Props) {
   );
 }
 
-function heading(run: Run, bite: Bite, cover: string[]): string {
-  if (cover.length > 0) return `Stop out ${cover.join(", ").toLowerCase()}`;
-  const { closing, dip } = run.process.hands;
-  return closing === "leave" ? `${dip} ${bite.open.join(", ").toLowerCase()}` : "Covered. Dry?";
+const MIRRORED = "As it lies on the plate: mirrored.";
+
+/** What hands do now: close for good, close for now, open; else whether all is dry. */
+function heading(run: Run, bite: Bite, cover: string[], open: string[]): string {
+  const { closing, dip, opening } = run.process.hands;
+  const forNow = cover.filter((name) => bite.later.includes(name));
+  const forGood = cover.filter((name) => !bite.later.includes(name));
+  const said = [
+    forGood.length > 0 ? `Stop out ${listed(forGood)}` : "",
+    forNow.length > 0 ? `Cover ${listed(forNow)} for now` : "",
+    cover.length === 0 && open.length > 0 ? `${opening.verb} ${listed(open)}, then dip` : "",
+  ].filter(Boolean);
+  if (said.length > 0) return said.join(". ");
+  if (closing === "leave") return `${dip} ${listed(bite.open)}`;
+  return bite.opens.length > 0 && !opening.covers ? `${opening.done}. Dip` : "Covered. Dry?";
 }
+
+const listed = (names: string[]) => names.join(", ").toLowerCase();
 
 function partsOf(run: Run, names: string[]): string {
   const parts = run.areas
@@ -57,16 +72,26 @@ function partsOf(run: Run, names: string[]): string {
   return parts ? `${parts.charAt(0).toUpperCase()}${parts.slice(1)}.` : "";
 }
 
-type ChecksProps = { run: Run; local: Local; acts: Acts; covered: boolean };
+type ChecksProps = { run: Run; local: Local; bite: Bite; acts: Acts };
 
-function Checks({ run, local, acts, covered }: ChecksProps) {
+function Checks({ run, local, bite, acts }: ChecksProps) {
+  const [covered, opened] = [acts.toCover().length === 0, acts.toOpen().length === 0];
+  const opens = run.process.hands.closing !== "leave" && bite.opens.length > 0;
   return (
     <ul className="mt-4.5 flex flex-wrap gap-2.5">
       <Check done={local.state.rinsed} text="rinsed" onDo={acts.rinsed} />
       {run.mordant.includes("ferric") ? (
         <Check done={local.state.neutralised} text="bicarbonate wipe" onDo={acts.neutralised} />
       ) : null}
-      <Check done={covered} text="covered" onDo={acts.cover} />
+      {opens && covered ? (
+        <Check
+          done={opened}
+          text={run.process.hands.opening.done.toLowerCase()}
+          onDo={acts.prepared}
+        />
+      ) : (
+        <Check done={covered} text="covered" onDo={acts.prepared} />
+      )}
     </ul>
   );
 }

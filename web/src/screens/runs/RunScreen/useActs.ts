@@ -26,12 +26,23 @@ export function useActs(seen: Seen, bite: Bite | null) {
 
   const toCover = useCallback((): string[] => {
     if (!local || !bite || !run) return [];
-    const left = run.process.hands.closing === "leave";
+    const { closing, opening } = run.process.hands;
+    const left = closing === "leave";
+    const closed = opening.covers ? [] : bite.later;
     return run.sheet.areas
       .filter((area) => !left || area.wanted === null)
       .map((area) => area.name)
-      .filter((name) => !bite.open.includes(name) && !local.state.covered.includes(name));
+      .filter((name) => !bite.open.includes(name) && !closed.includes(name))
+      .filter((name) => !local.state.covered.includes(name));
   }, [local, bite, run]);
+
+  const toOpen = (): string[] => {
+    if (!local || !bite || !run) return [];
+    const { closing, opening } = run.process.hands;
+    const openAlready = opening.covers && local.state.dips.length === 0;
+    if (closing === "leave" || openAlready) return [];
+    return bite.opens.filter((name) => !local.state.opened.includes(name));
+  };
 
   const lift = () => {
     if (!dip || !local || !run) return;
@@ -39,13 +50,15 @@ export function useActs(seen: Seen, bite: Bite | null) {
     const current = currentBite(run, local);
     const late = current ? now - liftAt(run, local, dip, current) : 0;
     log({ kind: "lift", data: { dip: dip.event, remembered: false } });
-    setSaid(
-      late > 2 ? `${Math.round(late)} s late. The bites that follow are shorter for it.` : null,
-    );
+    const follows =
+      current && current.later.length > 0
+        ? "What was open has bitten so much longer."
+        : "The bites that follow are shorter for it.";
+    setSaid(late > 2 ? `${Math.round(late)} s late. ${follows}` : null);
   };
   const dipNow = () => {
     if (!bite) return;
-    if (toCover().length > 0 && asked !== "dip-anyway") {
+    if (toCover().length + toOpen().length > 0 && asked !== "dip-anyway") {
       setAsked("dip-anyway");
       return;
     }
@@ -67,6 +80,7 @@ export function useActs(seen: Seen, bite: Bite | null) {
     asked,
     ask: setAsked,
     toCover,
+    toOpen,
     main: () => {
       const now = performance.now();
       if (now - pressed.current < kinds.same_press_seconds * 1000) return;
@@ -75,12 +89,13 @@ export function useActs(seen: Seen, bite: Bite | null) {
       else dipNow();
     },
     care: () => dip && run && log({ kind: run.care.event, data: {} }),
-    cover: () => {
-      const names = toCover();
-      if (!dip && names.length > 0) {
-        setAsked(null);
-        log({ kind: "covered", data: { areas: names } });
-      }
+    /** The plate is as the screen asks for it: first what is covered, then what is opened. */
+    prepared: () => {
+      const [cover, open] = [toCover(), toOpen()];
+      if (dip || cover.length + open.length === 0) return;
+      setAsked(null);
+      if (cover.length > 0) log({ kind: "covered", data: { areas: cover } });
+      else log({ kind: "opened", data: { areas: open } });
     },
     rinsed: () => log({ kind: "rinsed", data: {} }),
     neutralised: () => log({ kind: "neutralised", data: {} }),

@@ -13,7 +13,7 @@ export function useRunKeys(acts: Acts): void {
       event.preventDefault(); // or the letter would be typed into the field that opens
       acts.ask("temperature");
     },
-    c: acts.cover,
+    c: acts.prepared,
     z: acts.undo,
     Escape: () => (acts.asked ? acts.ask(null) : acts.leave()),
   });
