@@ -20,7 +20,7 @@ from core.kinetics.shapes import LONGEST_SECONDS
 from core.schema import Shape
 from core.stages.shapes import MOST_DONE
 
-SAME_PRESS_SECONDS = 0.5
+SAME_PRESS_SECONDS = 1.0
 """A dip and a lift nearer than this are one press that bounced: no hand does both.
 ``room-practice``"""
 

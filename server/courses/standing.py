@@ -41,8 +41,9 @@ def routes_of(plate: Plate) -> list[Any]:
 def known_of(plate: Plate) -> Known:
     """Return what is known of one plate."""
     planned = Plan.objects.filter(plate=plate).values_list("part", flat=True)
-    runs = Run.objects.filter(plate=plate).exclude(ended_at=None).values_list("part", flat=True)
-    return Known(frozenset(planned), frozenset(runs), plate.ok_to_print)
+    finished = Run.objects.filter(plate=plate, outcome=Run.FINISHED)
+    bitten = finished.values_list("part", flat=True)
+    return Known(frozenset(planned), frozenset(bitten), plate.ok_to_print)
 
 
 def steps_of(course: Course) -> list[Step]:

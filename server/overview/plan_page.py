@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import cast
+from typing import Any, cast
 
 from core.events.fold import Immersion
 from core.line.shapes import MeasuredLine
@@ -10,7 +10,7 @@ from core.process.rows import PROCESSES
 from core.stages.shapes import Method, RunSheet
 from server.plans.actions.decide import decided, measured_lines, sheet_of
 from server.plans.models import Plan
-from server.plans.schemas import PlanArea, PlanOut
+from server.plans.schemas import PlanArea, PlanOut, SetAside
 from server.runs.actions.state import decided_for, latest_run, run_state
 from server.runs.models import Run
 
@@ -18,13 +18,15 @@ from server.runs.models import Run
 def plan_out(plan: Plan, *, editing: bool = False) -> PlanOut:
     """Return a plan with its bites, after those of its run.
 
-    ``editing`` leaves the bites of an ended run out: a new ground starts anew.
+    ``editing`` leaves the bites of a finished run out: a new ground starts anew.
     """
     run = latest_run(plan.plate, plan.part)
-    counts = run is not None and (run.ended_at is None or not editing)
+    aside = run is not None and run.outcome == Run.SET_ASIDE
+    counts = run is not None and (run.ended_at is None or aside or not editing)
     state = run_state(run) if run is not None and counts else None
     names = {area["name"] for area in plan.areas}
     done = [dip for dip in state.done if set(dip.open) <= names] if state else []
+    before = [bite for bite in run.before if set(bite["open"]) <= names] if run and state else []
     return PlanOut(
         id=plan.id,
         version=plan.version,
@@ -39,18 +41,31 @@ def plan_out(plan: Plan, *, editing: bool = False) -> PlanOut:
         method=cast(Method, plan.method),
         round_to_seconds=plan.round_to_seconds,
         areas=[PlanArea(**area) for area in plan.areas],
-        sheet=_sheet(plan, run, done, editing=editing),
+        sheet=_sheet(plan, run, before, done, editing=editing),
         run=run.id if run is not None and run.ended_at is None else None,
         in_bath=bool(state and state.in_bath),
-        bitten=run is not None and run.ended_at is not None,
+        bitten=run is not None and run.ended_at is not None and not aside,
+        set_aside=SetAside(bites=len(before) + len(done), reason=run.reason, at=run.ended_at)
+        if run is not None and run.ended_at is not None and aside and (before or done)
+        else None,
     )
 
 
-def _sheet(plan: Plan, run: Run | None, done: list[Immersion], *, editing: bool) -> RunSheet:
-    """Return the sheet of a plan; of an ended run only what was bitten, as it was decided then."""
-    if run is None or run.ended_at is None or editing:
+def _sheet(
+    plan: Plan,
+    run: Run | None,
+    before: list[dict[str, Any]],
+    done: list[Immersion],
+    *,
+    editing: bool,
+) -> RunSheet:
+    """Return the sheet of a plan; of a finished run only what was bitten, as decided then.
+
+    What was set aside goes on from its bites.
+    """
+    if run is None or run.ended_at is None or editing or run.outcome == Run.SET_ASIDE:
         curve = plan.strip.curve if plan.strip else None
         measured = measured_lines(plan.measured, plan.strip)
-        return sheet_of(plan.part, decided(plan, curve, measured, done))
+        return sheet_of(plan.part, decided(plan, curve, measured, done, before=before))
     sheet = sheet_of(run.part, decided_for(run, done))
     return sheet.model_copy(update={"plan": sheet.plan.model_copy(update={"bites": []})})

@@ -17,7 +17,7 @@ from server.plans.models import Plan
 from server.plates.schemas import PlateFacts
 from server.proofs.models import Proof
 from server.proofs.roman import roman
-from server.runs.models import Run
+from server.runs.actions.state import latest_run
 
 GROUPS: tuple[Group, ...] = ("prepare", "image", "ground", "plan", "bite", "proof", "edition")
 PLACE_WORDS = {
@@ -95,7 +95,7 @@ def plate_out(at: Standing) -> PlateOut:
     """Return a plate's page."""
     plate = at.plate
     parts = parts_of(at.steps, at.known.planned)
-    last = Run.objects.filter(plate=plate).order_by("-created_at").first()
+    last = latest_run(plate)
     return PlateOut(
         **_facts(at),
         work=plate.work_id,
@@ -173,6 +173,13 @@ def _plan_fact(plan: Plan) -> str:
     return f"{process.count(plan.areas)} from {source}"
 
 
+def _before_the_dip(at: Standing) -> str:
+    """Return what hands do to the plate before the next dip, in a word or two."""
+    if at.run is None or at.run.method == "stop-out":
+        return "Stop out"
+    return PROCESSES[at.run.part].words.hands.opening.verb
+
+
 def next_step(at: Standing) -> str:
     """Return the next step of a plate in one sentence."""
     if at.wrong:
@@ -183,6 +190,6 @@ def next_step(at: Standing) -> str:
     if card is not None and card.bite > card.bites:
         return "All bites are done: strip the ground and pull a proof."
     if card is not None:
-        return f"Stop out, then dip for bite {card.bite}."
+        return f"{_before_the_dip(at)}, then dip for bite {card.bite}."
     step = next((step for step in at.steps if status_of(step, at.known) == "todo"), None)
     return f"{STEPS[step.key].title}." if step else "Nothing is left to do on it."

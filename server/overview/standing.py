@@ -32,7 +32,7 @@ class Standing:
     plans: list[Plan]
     """In working order."""
     bitten: frozenset[str]
-    """Parts of which a run has ended."""
+    """Parts of which a run is finished."""
     course: Course
     steps: list[Step]
     wrong: str = ""
@@ -72,8 +72,8 @@ def standings(plates: Iterable[Plate], now_seconds: float) -> list[Standing]:
     lines = lines_of(baths.values())
     plans = _plans(plates)
     bitten: dict[object, set[str]] = defaultdict(set)
-    ended = Run.objects.filter(plate__in=plates).exclude(ended_at=None)
-    for plate_id, part in ended.values_list("plate_id", "part"):
+    finished = Run.objects.filter(plate__in=plates, outcome=Run.FINISHED)
+    for plate_id, part in finished.values_list("plate_id", "part"):
         bitten[plate_id].add(part)
     courses = {course.plate_id: course for course in Course.objects.filter(plate__in=plates)}
     found: list[Standing] = []

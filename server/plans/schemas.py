@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import datetime
 from typing import TYPE_CHECKING, Annotated, Any, Literal, Optional
 from uuid import UUID
 
@@ -72,6 +73,14 @@ class PlanIn(Schema):
         return areas
 
 
+class SetAside(Schema):
+    """Where the bites of a part were left, and why."""
+
+    bites: int
+    reason: str
+    at: datetime
+
+
 class PlanOut(Schema):
     """A plan with its bites as they follow from today's bath and what was done."""
 
@@ -94,4 +103,6 @@ class PlanOut(Schema):
     run: UUID | None
     in_bath: bool
     bitten: bool
-    """A run of this part has ended: its bites are made."""
+    """A run of this part is finished: its bites are made."""
+    set_aside: SetAside | None = None
+    """Its last run was set aside: one may go on from there."""

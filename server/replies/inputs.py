@@ -38,7 +38,9 @@ def _calls(schema: dict[str, Any]) -> list[dict[str, Any]]:
 
 def _body_of(call: dict[str, Any]) -> str | None:
     content = call.get("requestBody", {}).get("content", {}).get("application/json", {})
-    reference = content.get("schema", {}).get("$ref", "")
+    shape = content.get("schema", {})
+    choices = [shape, *shape.get("anyOf", [])]  # a body that may be left out may be null
+    reference = next((each["$ref"] for each in choices if "$ref" in each), "")
     return reference.rsplit("/", 1)[-1] or None
 
 

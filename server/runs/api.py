@@ -19,7 +19,7 @@ from server.runs.actions.begin import begin_run
 from server.runs.actions.end import end_run
 from server.runs.models import Run
 from server.runs.reads import run_out
-from server.runs.schemas import Clock, RunIn, RunOut
+from server.runs.schemas import Clock, EndIn, RunIn, RunOut
 from server.runs.subject import RUN
 
 router = Router(tags=["runs"])
@@ -36,9 +36,10 @@ def get_clock(request: HttpRequest) -> Clock:
 def get_runs(
     request: HttpRequest, room: RoomId, plate: UUID | None = None, page: PageNumber = 1
 ) -> Page[RunOut]:
-    """List runs, those under way first."""
+    """List runs, those under way first; what was never dipped stands in the record alone."""
     place = enter(signed_in(request), room, "look")
-    rows = Run.objects.filter(room=place).order_by("-ended_at", "-created_at")
+    rows = Run.objects.filter(room=place).exclude(outcome=Run.NEVER_DIPPED)
+    rows = rows.order_by("-ended_at", "-created_at")
     return page_of(rows.filter(plate=plate) if plate else rows, page, run_out)
 
 
@@ -61,6 +62,7 @@ def post_events(request: HttpRequest, room: RoomId, run: UUID, payload: EventsIn
 
 
 @router.post("/runs/{uuid:run}/end", response={200: RunOut, 404: ErrorReply, 422: ErrorReply})
-def post_end(request: HttpRequest, room: RoomId, run: UUID) -> RunOut:
-    """End a run."""
-    return run_out(end_run(signed_in(request), room, run))
+def post_end(request: HttpRequest, room: RoomId, run: UUID, payload: EndIn | None = None) -> RunOut:
+    """End a run, or set it aside with a reason."""
+    reason = payload.reason.strip() if payload else ""
+    return run_out(end_run(signed_in(request), room, run, reason))

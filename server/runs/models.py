@@ -13,8 +13,11 @@ class Run(RoomThing):
     """A plate's bites from one plan, from the first dip to the stripped ground.
 
     ``areas`` and ``bath`` are what was decided when it began, so that a later change of the plan
-    cannot change what was done.
+    cannot change what was done. ``before`` holds the bites of a run that was set aside, where this
+    one goes on from them. ``outcome`` is empty while it is under way.
     """
+
+    FINISHED, SET_ASIDE, NEVER_DIPPED = "finished", "set aside", "never dipped"
 
     plate = models.ForeignKey("plates.Plate", models.CASCADE, related_name="runs")
     plan = models.ForeignKey("plans.Plan", models.PROTECT, null=True, related_name="runs")
@@ -26,7 +29,10 @@ class Run(RoomThing):
     strip = models.ForeignKey("strips.Strip", models.PROTECT, null=True, related_name="+")
     curve = models.JSONField(null=True)
     measured = models.JSONField(default=list)
+    before = models.JSONField(default=list)
     ended_at = models.DateTimeField(null=True)
+    outcome = models.CharField(max_length=12, default="")
+    reason = models.CharField(max_length=100, default="")
 
     class Meta:
         constraints: ClassVar = [

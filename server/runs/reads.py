@@ -45,9 +45,19 @@ def run_out(run: Run) -> RunOut:
         stale=seen.stale,
         now_seconds=now,
         ended_at=run.ended_at,
+        outcome=run.outcome,
+        reason=run.reason,
+        bites_before=len(run.before),
+        closed_before=_closed_before(run),
         events=[event_out(event) for event in events],
         cautions=[f"{c.title}. {c.text} {c.now}" for c in rows],
     )
+
+
+def _closed_before(run: Run) -> list[str]:
+    if not run.before:
+        return []
+    return [area["name"] for area in run.areas if area["name"] not in run.before[-1]["open"]]
 
 
 def _care(process: Process, row: Mordant) -> CareOut:

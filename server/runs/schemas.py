@@ -26,6 +26,16 @@ class RunIn(Schema):
     part: Part | None = None
     acknowledged: Annotated[list[str], Field(max_length=20)] = []
     """Keys of cautions that were read; some processes ask for theirs."""
+    goes_on: bool = False
+    """From where the part was set aside; else from bare metal."""
+    plan_version: Annotated[int, Field(ge=1)] | None = None
+    """Of the plan as it was seen; another one that is kept by now is not begun unseen."""
+
+
+class EndIn(Schema):
+    """End a run; with a ``reason`` it is set aside, and may be gone on from."""
+
+    reason: Annotated[str, Field(max_length=100)] = ""
 
 
 if TYPE_CHECKING:
@@ -73,6 +83,13 @@ class RunOut(Schema):
     """In the bath far longer than planned: was the lift forgotten?"""
     now_seconds: float
     ended_at: datetime | None
+    outcome: str
+    """Once it ended: finished, set aside, or never dipped."""
+    reason: str
+    bites_before: int
+    """Made in the run that this one goes on from; the plan counts them."""
+    closed_before: list[str]
+    """Areas that were covered when that was set aside."""
     events: list[EventOut]
     cautions: list[str]
 

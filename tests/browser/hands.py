@@ -42,7 +42,8 @@ def places():
     return [re.sub(r":\w+", lambda name: str(named[name[0]]), path) for path in found]
 
 
-A_MOMENT_MS = 600
+A_MOMENT_MS = 1100
+"""Two presses nearer than a second are one."""
 
 
 class SlowClock:

@@ -93,6 +93,11 @@ class Device:
                 "monotonic_ms": at_ms, "offset_ms": self.origin, "offset_spread_ms": 5,
                 "data": data}  # fmt: skip
 
+    def bite(self, at_ms, *names):
+        """Dip for a minute."""
+        dip = self.event("dip", at_ms, open=list(names))
+        return self.send(dip, self.event("lift", at_ms + 60_000, dip=dip["id"]))
+
     def send(self, *events):
         return self.person.ask("POST", f"/runs/{self.run}/events", {"events": list(events)})
 

@@ -118,6 +118,7 @@ def test_a_mixed_plate_shows_its_parts_in_order_and_bites_the_first_not_bitten(k
     told = furnished.must("GET", path)
     assert told["parts"] == ["lines", "tones"] == told["planned"]
     assert furnished.must("POST", "/runs", {"id": run, "plate": plate["id"]})["part"] == "lines"
+    Device(furnished, run).bite(-90_000, "Fine")
     furnished.must("POST", f"/runs/{run}/end")
     again = furnished.must("POST", "/runs", {"id": new_id(), "plate": plate["id"]})
     assert again["part"] == "tones"

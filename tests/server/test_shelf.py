@@ -169,6 +169,7 @@ def test_a_run_needs_a_plan_and_there_is_one_at_a_time(keeper):
 
 
 def test_an_ended_run_is_kept_listed_and_bitten_again(furnished):
+    furnished.tablet.bite(-90_000, "Tone 1", "Tone 2", "Tone 3")
     furnished.must("POST", f"/runs/{furnished.ids['run']}/end")
     again = furnished.must("POST", "/runs", {"id": new_id(), "plate": furnished.ids["plate"]})
     listed = furnished.must("GET", f"/runs?plate={furnished.ids['plate']}")

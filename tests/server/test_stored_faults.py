@@ -163,7 +163,7 @@ SAID = st.one_of(
     st.tuples(st.just("dip"), st.fixed_dictionaries({"open": NAMES})),
     st.tuples(st.just("lift"), st.just({})),
     st.tuples(st.just("temperature"), st.fixed_dictionaries({"celsius": CELSIUS})),
-    st.tuples(st.just("covered"), st.fixed_dictionaries({"areas": NAMES})),
+    st.tuples(st.sampled_from(["covered", "opened"]), st.fixed_dictionaries({"areas": NAMES})),
     st.tuples(st.sampled_from(["rocked", "feathered", "refreshed", "rinsed"]), st.just({})),
     st.tuples(st.just("note"), st.fixed_dictionaries({"text": st.text("aé=+\n", max_size=9)})),
 )

@@ -18,6 +18,7 @@ DATA = {
     "lift": {"dip": None},
     "temperature": {"celsius": 39.5},
     "covered": {"areas": ["Tone 1"]},
+    "opened": {"areas": ["Tone 1"]},
     "observation": {"about": "shine", "text": "dull"},
     "note": {"text": "a word"},
 }

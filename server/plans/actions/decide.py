@@ -36,8 +36,13 @@ def decided(
     measured: list[dict[str, Any]],
     done: list[Immersion],
     temperature_c: float | None = None,
+    before: list[dict[str, Any]] | None = None,
 ) -> Decided:
-    """Return what was decided, with the bath as it is now or at a temperature [°C]."""
+    """Return what was decided, with the bath as it is now or at a temperature [°C].
+
+    ``before`` are bites of an earlier run, as ``done_bite`` made them.
+    """
+    earlier = [DoneBite.model_validate(bite) for bite in before or []]
     return Decided(
         areas=what.areas,
         bath=bath_facts(what.bath, temperature_c),
@@ -45,7 +50,7 @@ def decided(
         round_to_seconds=what.round_to_seconds,
         curve=Curve.model_validate(curve) if curve else None,
         measured=[MeasuredLine.model_validate(line) for line in measured],
-        done=[done_bite(dip) for dip in done],
+        done=[*earlier, *(done_bite(dip) for dip in done)],
     )
 
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from typing import Any
 
 from django.db import IntegrityError, transaction
 
@@ -10,12 +11,13 @@ from core.data.cautions import CAUTIONS
 from core.process.row import Process
 from core.process.rows import PROCESSES
 from server.accounts.models import User
-from server.plans.actions.decide import measured_lines
+from server.plans.actions.decide import done_bite, measured_lines
 from server.plans.models import Plan
 from server.plates.models import Plate
 from server.record.actions.write import write
 from server.replies.errors import BadValue, Stale
 from server.rooms.permissions import add, enter, find
+from server.runs.actions.state import latest_run, run_state
 from server.runs.models import Run
 from server.runs.schemas import RunIn
 
@@ -28,9 +30,10 @@ def begin_run(user: User, room_id: uuid.UUID, given: RunIn) -> Run:
     ------
     NotFound, NotAllowed
     BadValue
-        The plate has no plan, or a caution of its process was not acknowledged.
+        The plate has no plan, a caution of its process was not acknowledged, or there is nothing
+        to go on from.
     Stale
-        The plate has a run under way.
+        The plate has a run under way, or another plan by now.
     """
     room = enter(user, room_id, "run")
     plate = find(Plate, room, given.plate, lock=True)
@@ -40,12 +43,14 @@ def begin_run(user: User, room_id: uuid.UUID, given: RunIn) -> Run:
     plan = _plan_to_bite(plate, given.part)
     if plan is None:
         raise BadValue("no-plan", "Plan the bites first: say what you want.", field="plate")
+    _check_seen(plan, given.plan_version)
     _check_cautions(PROCESSES[plan.part], given.acknowledged)
     run = Run(
         id=given.id, room=room, plate=plate, plan=plan, bath=plan.bath, method=plan.method,
         part=plan.part, round_to_seconds=plan.round_to_seconds, areas=plan.areas,
         strip=plan.strip, curve=plan.strip.curve if plan.strip else None,
         measured=measured_lines(plan.measured, plan.strip),
+        before=_bites_so_far(plan) if given.goes_on else [],
     )  # fmt: skip
     try:
         with transaction.atomic():
@@ -62,7 +67,43 @@ def begin_run(user: User, room_id: uuid.UUID, given: RunIn) -> Run:
 def _began(run: Run, acknowledged: list[str]) -> str:
     read = [CAUTIONS[key].title for key in acknowledged if key in CAUTIONS]
     known = f" Known: {'; '.join(read)}." if read else ""
+    if run.before:
+        made = len(run.before)
+        return f"Went on biting {run.plate.name} in {run.bath.name} after bite {made}.{known}"
     return f"Began to bite {run.plate.name} in {run.bath.name}.{known}"
+
+
+def _check_seen(plan: Plan, version: int | None) -> None:
+    if version is not None and version != plan.version:
+        raise Stale(
+            "plan-changed", "Someone kept another plan meanwhile. Look at it, then begin.",
+            field="plan_version", value=version, allowed=str(plan.version),
+        )  # fmt: skip
+
+
+def _bites_so_far(plan: Plan) -> list[dict[str, Any]]:
+    """Return the bites of the run that was set aside, and of those it went on from.
+
+    Raises
+    ------
+    BadValue
+        Nothing was set aside, or the plan names other areas by now.
+    """
+    earlier = latest_run(plan.plate, plan.part)
+    if earlier is None or earlier.outcome != Run.SET_ASIDE:
+        raise BadValue("nothing-set-aside", "Nothing was set aside here. Begin anew.",
+                       field="goes_on", value="true")  # fmt: skip
+    made = [done_bite(dip).model_dump(mode="json") for dip in run_state(earlier).done]
+    bites = [*earlier.before, *made]
+    gone = {name for bite in bites for name in bite["open"]} - {a["name"] for a in plan.areas}
+    if gone:
+        raise BadValue(
+            "other-areas",
+            f"The plan no longer has {', '.join(sorted(gone))}, which was bitten. Name it again, "
+            "or begin anew.",
+            field="goes_on", value="true",
+        )  # fmt: skip
+    return bites
 
 
 def _check_cautions(process: Process, acknowledged: list[str]) -> None:
@@ -80,8 +121,8 @@ def _plan_to_bite(plate: Plate, part: str | None) -> Plan | None:
     plans = {p.part: p for p in Plan.objects.filter(plate=plate).select_related("bath", "strip")}
     if part is not None:
         return plans.get(part)
-    ended = Run.objects.filter(plate=plate).exclude(ended_at=None)
-    bitten = set(ended.values_list("part", flat=True))
+    finished = Run.objects.filter(plate=plate, outcome=Run.FINISHED)
+    bitten = set(finished.values_list("part", flat=True))
     planned = [plans[key] for key in PROCESSES if key in plans]
     return next((plan for plan in planned if plan.part not in bitten), None) or (
         planned[-1] if planned else None

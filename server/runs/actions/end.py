@@ -20,8 +20,10 @@ from server.runs.models import Run
 
 
 @transaction.atomic
-def end_run(user: User, room_id: uuid.UUID, run_id: uuid.UUID) -> Run:
+def end_run(user: User, room_id: uuid.UUID, run_id: uuid.UUID, reason: str = "") -> Run:
     """Return the ended run; the metal it dissolved is added to its bath's load.
+
+    With a reason it is set aside, and may be gone on from. What was never dipped is not bitten.
 
     Raises
     ------
@@ -37,14 +39,28 @@ def end_run(user: User, room_id: uuid.UUID, run_id: uuid.UUID) -> Run:
     state = run_state(run)
     if state.in_bath is not None:
         raise BadValue("in-bath", "The plate is in the bath. Lift it first.", field="run")
-    run.ended_at = timezone.now()
+    bites = len(state.done)
+    run.ended_at, run.reason = timezone.now(), reason
+    run.outcome = Run.NEVER_DIPPED if bites == 0 else Run.SET_ASIDE if reason else Run.FINISHED
     run.save()
     load_bath(user, run)
-    run.plate.place, run.plate.place_note = "resting", "bitten, washed"
+    text, run.plate.place_note = _said(run, bites)
+    run.plate.place = "resting"
     run.plate.version += 1
     run.plate.save()
-    write(room, user, "run", f"Finished biting: {len(state.done)} bites.", plate=run.plate)
+    write(room, user, "run", text, plate=run.plate)
     return run
+
+
+def _said(run: Run, bites: int) -> tuple[str, str]:
+    """Return what the record says of the end, and what the rack does."""
+    why = f": {run.reason}" if run.reason else ""
+    if run.outcome == Run.NEVER_DIPPED:
+        return f"The run was ended before the first dip{why}.", ""
+    if run.outcome == Run.SET_ASIDE:
+        counted = f"{bites} bite{'s' if bites > 1 else ''}"
+        return f"Set aside after {counted}{why}.", f"set aside{why}"
+    return f"Finished biting: {bites} bites.", "bitten, washed"
 
 
 def load_bath(user: User, run: Run) -> None:
@@ -52,6 +68,8 @@ def load_bath(user: User, run: Run) -> None:
     if run.ended_at is None:
         return
     bath = find(Bath, run.room, run.bath_id, lock=True)
-    gained = PROCESSES[run.part].metal_g_per_l(decided_for(run, run_state(run).done))
+    given = decided_for(run, run_state(run).done)
+    own = given.model_copy(update={"done": given.done[len(run.before) :]})
+    gained = PROCESSES[run.part].metal_g_per_l(own)
     note = f"Reckoned from the bites of {run.plate.name}: +{gained:.2f} g/L."
     log_gain(user, bath, run.id, run.ended_at, gained, note)

@@ -23,8 +23,9 @@ STALE_AFTER_SECONDS = 15 * 60
 
 
 def latest_run(plate: Plate, part: str | None = None) -> Run | None:
-    """Return the plate's run under way, else its last one; of one part where it is given."""
-    runs = Run.objects.filter(plate=plate).order_by("-created_at")
+    """Return the plate's run under way, else the last that was dipped; of one part if given."""
+    runs = Run.objects.filter(plate=plate).exclude(outcome=Run.NEVER_DIPPED)
+    runs = runs.order_by("-created_at")
     return (runs.filter(part=part) if part else runs).first()
 
 
@@ -54,8 +55,8 @@ def _sheet(part: str, given: str) -> RunSheet:
 
 
 def decided_for(run: Run, done: list[Immersion], temperature_c: float | None = None) -> Decided:
-    """Return what was decided when a run began, after the bites made."""
-    return decided(run, run.curve, run.measured, done, temperature_c)
+    """Return what was decided when a run began, after the bites made, also before it."""
+    return decided(run, run.curve, run.measured, done, temperature_c, run.before)
 
 
 def follow(

@@ -15,8 +15,13 @@ export const getRun = (room: string, run: string): Promise<Run> =>
 export const beginRun = (room: string, body: Shapes["RunIn"]) =>
   data(http.POST("/api/rooms/{room}/runs", { params: { path: { room } }, body }));
 
-export const endRun = (room: string, run: string) =>
-  data(http.POST("/api/rooms/{room}/runs/{run}/end", { params: { path: { room, run } } }));
+export const endRun = (room: string, run: string, reason: string) =>
+  data(
+    http.POST("/api/rooms/{room}/runs/{run}/end", {
+      params: { path: { room, run } },
+      body: { reason },
+    }),
+  );
 
 export const sendRunEvents = (room: string, run: string, events: EventIn[]): Promise<Run> =>
   dataAs(

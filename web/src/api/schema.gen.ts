@@ -949,7 +949,7 @@ export interface paths {
         };
         /**
          * Get Runs
-         * @description List runs, those under way first.
+         * @description List runs, those under way first; what was never dipped stands in the record alone.
          */
         get: operations["server_runs_api_get_runs"];
         put?: never;
@@ -995,7 +995,7 @@ export interface paths {
         put?: never;
         /**
          * Post End
-         * @description End a run.
+         * @description End a run, or set it aside with a reason.
          */
         post: operations["server_runs_api_post_end"];
         delete?: never;
@@ -2469,6 +2469,17 @@ export interface components {
              * @enum {string}
              */
             verdict: "too thin" | "thin" | "good" | "full" | "too full";
+        };
+        /**
+         * EndIn
+         * @description End a run; with a ``reason`` it is set aside, and may be gone on from.
+         */
+        EndIn: {
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
         };
         /**
          * EntryOut
@@ -4080,6 +4091,7 @@ export interface components {
             round_to_seconds: number;
             /** Run */
             run: string | null;
+            set_aside?: components["schemas"]["SetAside"] | null;
             sheet: components["schemas"]["RunSheet"];
             /** Strip */
             strip: string | null;
@@ -4997,12 +5009,19 @@ export interface components {
              */
             acknowledged: string[];
             /**
+             * Goes On
+             * @default false
+             */
+            goes_on: boolean;
+            /**
              * Id
              * Format: uuid
              */
             id: string;
             /** Part */
             part?: ("lines" | "tones" | "spit-bite") | null;
+            /** Plan Version */
+            plan_version?: number | null;
             /**
              * Plate
              * Format: uuid
@@ -5030,9 +5049,13 @@ export interface components {
             bath_name: string;
             /** Bath Temperature C */
             bath_temperature_c: number;
+            /** Bites Before */
+            bites_before: number;
             care: components["schemas"]["CareOut"];
             /** Cautions */
             cautions: string[];
+            /** Closed Before */
+            closed_before: string[];
             /** Ended At */
             ended_at: string | null;
             /** Events */
@@ -5052,6 +5075,8 @@ export interface components {
             mordant: string;
             /** Now Seconds */
             now_seconds: number;
+            /** Outcome */
+            outcome: string;
             /**
              * Part
              * @enum {string}
@@ -5065,6 +5090,8 @@ export interface components {
             /** Plate Name */
             plate_name: string;
             process: components["schemas"]["ProcessWords"];
+            /** Reason */
+            reason: string;
             sheet: components["schemas"]["RunSheet"];
             /** Stale */
             stale: boolean;
@@ -5149,6 +5176,21 @@ export interface components {
             /** Demo */
             demo: boolean;
             me: components["schemas"]["Me"] | null;
+        };
+        /**
+         * SetAside
+         * @description Where the bites of a part were left, and why.
+         */
+        SetAside: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Bites */
+            bites: number;
+            /** Reason */
+            reason: string;
         };
         /**
          * SheetArea
@@ -11602,7 +11644,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["EndIn"] | null;
+            };
+        };
         responses: {
             /** @description What was asked for. */
             200: {
@@ -11642,6 +11688,51 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -40,6 +40,9 @@ export function readingsOf(local: Local, dip: Immersion): Reading[] {
   return dip.temperatures.length > 0 ? dip.temperatures : [[0, local.celsius]];
 }
 
+/** Bites made as the server knows, with those of a run that this one goes on from. */
+const made = (run: Run) => run.bites_before + done(run.state).length;
+
 const same = (a: Immersion) => (b: Immersion) =>
   a.event === b.event && a.lifted_seconds === b.lifted_seconds;
 
@@ -76,8 +79,8 @@ export function currentBite(run: Run, local: Local): Bite | null {
   if (!bite) return null;
   const closes = bite.areas.filter((area) => area.finished).map((area) => area.name);
   return {
-    number: done(local.state).length + 1,
-    of: done(run.state).length + planned.length,
+    number: run.bites_before + done(local.state).length + 1,
+    of: made(run) + planned.length,
     open: bite.areas.map((area) => area.name),
     closes,
     opens: bite.open_before,
@@ -95,19 +98,19 @@ const toCome = (planned: Run["sheet"]["plan"]["bites"]) => ({
 
 /** A bite whose lift was taken back while there is no line: it goes on as it was made. */
 function again(run: Run, local: Local, left: number): Bite | null {
-  const made = run.sheet.plan.done[done(local.state).length];
+  const before = run.sheet.plan.done[run.bites_before + done(local.state).length];
   const dip = dipUnderWay(local);
-  if (!made) return null;
+  if (!before) return null;
   const next = new Set(run.sheet.plan.bites[0]?.areas.map((area) => area.name));
-  const open = dip ? dip.open : made.areas.map((area) => area.name);
+  const open = dip ? dip.open : before.areas.map((area) => area.name);
   return {
-    number: made.number,
-    of: done(run.state).length + left,
+    number: before.number,
+    of: made(run) + left,
     open,
     closes: open.filter((name) => !next.has(name)),
     opens: [],
     ...toCome(run.sheet.plan.bites),
-    target: made.reference_seconds,
+    target: before.reference_seconds,
   };
 }
 

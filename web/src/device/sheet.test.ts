@@ -41,12 +41,14 @@ const sheet = {
           { name: "sky", finished: true },
           { name: "quay", finished: false },
         ],
+        open_before: [],
       },
       {
         number: 2,
         seconds: 106,
         reference_seconds: 100,
         areas: [{ name: "quay", finished: true }],
+        open_before: [],
       },
     ],
   },
@@ -56,6 +58,7 @@ const run = {
   sheet,
   bath_temperature_c: 20,
   bath_line: [],
+  bites_before: 0,
   events: [],
   areas: [{ name: "sky" }, { name: "quay" }],
   state: {
@@ -118,6 +121,29 @@ test("with no line a late lift shortens the bite that follows", () => {
   expect(next?.number).toBe(2);
   expect(next?.open).toEqual(["quay"]);
   expect(next?.target).toBeCloseTo(80);
+});
+
+test("with no line what is opened next bites as long as it was planned, late or not", () => {
+  const bites = [
+    { ...sheet.plan.bites[0], areas: [{ name: "quay", finished: false }], open_before: ["quay"] },
+    {
+      ...sheet.plan.bites[1],
+      areas: [
+        { name: "sky", finished: false },
+        { name: "quay", finished: false },
+      ],
+      open_before: ["sky"],
+    },
+  ];
+  const opening = { ...run, sheet: { ...sheet, plan: { ...sheet.plan, bites } } } as Run;
+  const dip = event("dip", 1000, { open: ["quay"] }, "a");
+  expect(currentBite(opening, localRun(opening, []))).toMatchObject({
+    opens: ["quay"],
+    opensNext: ["sky"],
+    later: ["sky"],
+  });
+  const late = localRun(opening, [dip, event("lift", 1200, { dip: "a" }, "b")]);
+  expect(currentBite(opening, late)).toMatchObject({ number: 2, opens: ["sky"], target: 100 });
 });
 
 test("an undo on this device takes its own event back", () => {

@@ -21,8 +21,12 @@ type OldArea = Run["sheet"]["areas"][number] & {
 
 /** A run as it was last seen, with what was not said yet when it was kept. */
 export function runAsNow(run: Run): Run {
-  return withOpening(run.sheet.goal ? run : withGoal(run));
+  const kept = withOpening(run.sheet.goal ? run : withGoal(run));
+  return { ...NOT_SAID, ...kept };
 }
+
+/** Before runs were set aside none went on from another. */
+const NOT_SAID = { outcome: "", reason: "", bites_before: 0, closed_before: [] as string[] };
 
 /** Before areas were opened at the tray there were no words for it. */
 function withOpening(run: Run): Run {

@@ -17,7 +17,11 @@ const LIST: [string, string][] = [
   ],
   ["[ and ], E", "on a course: the step before, the next; write what was done"],
   ["Space", "at the bath: dip or lift; at a timer: done waiting"],
-  ["F, T, C, Z", "at the bath: rocked or feathered, temperature, covered, undo last"],
+  [
+    "F, T, C, Z",
+    "at the bath: rocked or feathered, temperature, covered or opened as asked, undo last",
+  ],
+  ["S", "out of the bath: set the run aside, with a reason"],
   ["Esc", "back"],
   ["?", "this list"],
 ];

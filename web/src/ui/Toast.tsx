@@ -39,7 +39,7 @@ function Bar({ said, close }: { said: Said; close: () => void }) {
     close();
   };
   return (
-    <div className="fixed bottom-5 left-49 z-30 flex max-w-[min(620px,calc(100vw-32px))] min-w-75 items-center gap-4.5 rounded-cut bg-ink py-2.5 pr-3.5 pl-4.5 text-paper-lift max-phone:inset-x-4 max-phone:top-3 max-phone:bottom-auto print:hidden">
+    <div className="fixed bottom-5 left-49 [body:has(.at-the-bath)_&]:top-22 [body:has(.at-the-bath)_&]:bottom-auto z-30 flex max-w-[min(620px,calc(100vw-32px))] min-w-75 items-center gap-4.5 rounded-cut bg-ink py-2.5 pr-3.5 pl-4.5 text-paper-lift max-phone:inset-x-4 max-phone:top-3 max-phone:bottom-auto print:hidden">
       <span>{said.text}</span>
       {said.undo ? (
         <Button

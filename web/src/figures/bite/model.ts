@@ -55,6 +55,13 @@ type Area = { name: string; parts?: string; open_cm2: number };
 type Sheet = Shapes["RunSheet"];
 type Plan = Sheet["plan"];
 
+/** How areas end: by varnish; or open to the last, where they are opened in turn, or left alone. */
+export const endOf = (plan: {
+  method: Shapes["PlanOut"]["method"];
+  process: Shapes["ProcessWords"];
+}): Shapes["Hands"]["closing"] =>
+  plan.method === "open-up" ? "leave" : plan.process.hands.closing;
+
 export function biteSection(
   areas: Area[],
   sheet: Sheet,

@@ -109,6 +109,21 @@ test("a process with a caution of its own is begun only when each is known", asy
   expect((server.last().body.acknowledged as string[]).length).toBeGreaterThan(0);
 });
 
+test("what was set aside is gone on from, or begun anew; the plan is the one that was seen", async () => {
+  const path = `/plates/${STEAM}/plan?part=lines`;
+  const lines = told<Plan>(path);
+  const set_aside = { bites: 2, reason: "tomorrow", at: "2026-01-01T10:00:00Z" };
+  const server = fakeServer({
+    [`GET ${path}`]: { body: { ...lines, set_aside } },
+    "POST /runs": { body: { id: "run" } },
+  });
+  const { at } = openAt(`/plates/${STEAM}`);
+  expect(await screen.findByRole("button", { name: /Begin anew the lines/ })).toBeVisible();
+  await press(/Go on from bite 3 of the lines/);
+  await waitFor(() => expect(at()).toBe("/runs/run"));
+  expect(server.last().body).toMatchObject({ goes_on: true, plan_version: lines.version });
+});
+
 test("a run that cannot begin says why, and one can leave it", async () => {
   fakeServer({ "POST /runs": refuse(409, fault("", "Another run of this plate is open.")) });
   openAt(`/plates/${STEAM}`);

@@ -1,6 +1,7 @@
 import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { vi } from "vitest";
+import kinds from "../../api/kinds.gen.json";
 import type { Run } from "../../api/runs";
 import { nowSeconds } from "../../device/clock";
 import { deviceId } from "../../device/ids";
@@ -50,6 +51,10 @@ function late(seconds: number): Run {
   const due = told<{ run: { lift_seconds: number } }>(`/plates/${LANTERN}`).run.lift_seconds;
   return runEarlier(due - nowSeconds() + seconds) ?? run;
 }
+
+/** Two presses nearer than that are one. */
+const moment = () => new Promise((resolve) => setTimeout(resolve, APART_MS));
+const APART_MS = kinds.same_press_seconds * 1000 + 100;
 
 test("in the bath: what is left, what happens at zero, three readings, one control", async () => {
   await atTheBath(runEarlier(0));
@@ -206,17 +211,16 @@ test("Z takes the last back, and says what", async () => {
 
 test("out of the bath: what to stop out; Space asks before it is covered, C covers, then it dips", async () => {
   const { kinds } = await atTheBath(runEarlier(0));
-  const wait = () => new Promise((resolve) => setTimeout(resolve, 700));
   await userEvent.keyboard(" ");
   expect(await screen.findByRole("heading", { name: "Stop out tone 3" })).toBeVisible();
   expect(screen.getByText(/As it lies on the plate: mirrored\./)).toBeVisible();
   expect(screen.getByText(/^cover now, L\*/)).toBeVisible();
-  await wait();
+  await moment();
   await userEvent.keyboard(" ");
   expect(await screen.findByText("Dip anyway?")).toBeVisible();
   await userEvent.keyboard("c");
   expect(await screen.findByRole("heading", { name: "Covered. Dry?" })).toBeVisible();
-  await wait();
+  await moment();
   await userEvent.keyboard(" ");
   expect(await screen.findByRole("timer")).toBeVisible();
   expect(screen.getByText("bite 4 of 5")).toBeVisible();
@@ -227,8 +231,6 @@ test("out of the bath: what to stop out; Space asks before it is covered, C cove
 
 const LINES = { covers: false, verb: "Draw", done: "Drawn", closed: "not drawn yet" };
 const GRAIN = { covers: true, verb: "Open", done: "Opened", closed: "covered for now" };
-const APART_MS = 700;
-const moment = () => new Promise((resolve) => setTimeout(resolve, APART_MS));
 
 test("lines are opened up: what to draw before each bite; Space asks before it is drawn", async () => {
   const { kinds } = await atTheBath(runOpeningUp(runEarlier(0), LINES));
@@ -260,7 +262,7 @@ test("lines are opened up: what to draw before each bite; Space asks before it i
 
 test("tones are opened up: covered for now before the first bite, white for good", async () => {
   const { kinds } = await atTheBath(runOpeningUp(runEarlier(0), GRAIN));
-  const heading = "Stop out paper. Cover tone 1, tone 2, tone 3, tone 4 for now";
+  const heading = "Stop out paper. Cover all but tone 5 for now";
   expect(screen.getByRole("heading", { name: heading })).toBeVisible();
   await press(/Covered/);
   expect(await screen.findByRole("heading", { name: "Covered. Dry?" })).toBeVisible();
@@ -326,9 +328,44 @@ test("all bites done: what each area comes to; the run is ended and leads to the
   server.answer(`POST /runs/${RUN}/end`, refuse(409, fault("", "The plate is still in the bath.")));
   await press("End the run and proof");
   await waitFor(() => expect(alerts()).toEqual(["The plate is still in the bath."]));
-  server.answer(`POST /runs/${RUN}/end`, { body: lifted });
-  await press("End the run and proof");
+  server.answer(`POST /runs/${RUN}/end`, { body: { ...lifted, outcome: "finished" } });
+  await moment();
+  await userEvent.keyboard(" ");
   await waitFor(() => expect(at()).toBe(`/plates/${LANTERN}/proofs/new`));
+});
+
+test("out of the bath it is set aside with a reason; with none it asks, with no line it says so", async () => {
+  const out = runWithout(runEarlier(0), ["dip", "lift"]);
+  const { server, at } = await atTheBath(out);
+  await userEvent.keyboard("s");
+  await press("Set aside");
+  await waitFor(() => expect(alerts()[0]).toMatch(/Why it is set aside/));
+  server.cutLine(true);
+  await press("foul bite");
+  await waitFor(() => expect(alerts().join()).toMatch(/No line|not reach|line/i));
+  server.cutLine(false);
+  const ended = { ...out, ended_at: "2026-01-01T10:00:00Z", outcome: "set aside" };
+  server.answer(`POST /runs/${RUN}/end`, (body: Body) => ({ body: { ...ended, ...body } }));
+  await type("Why it is set aside", "the doorbell");
+  await press("Set aside");
+  expect(await screen.findByText("Set aside: the doorbell.")).toBeVisible();
+  expect(server.last().body).toEqual({ reason: "the doorbell" });
+  expect(at()).toBe(`/plates/${LANTERN}`);
+});
+
+test("in the bath nothing is set aside", async () => {
+  await atTheBath(runEarlier(0));
+  await userEvent.keyboard("s");
+  expect(screen.queryByLabelText("Why it is set aside")).toBeNull();
+});
+
+test("gone on from: bites count on, what was covered is not asked for again", async () => {
+  const out = runWithout(runEarlier(0), ["dip", "lift", "covered"]);
+  const closed_before = out.areas.slice(0, 2).map((area) => area.name);
+  await atTheBath({ ...out, bites_before: 2, closed_before });
+  expect(screen.getByText("Out of the bath")).toBeVisible();
+  expect(screen.getByText(/^bite 3 of \d$/)).toBeVisible();
+  expect(screen.queryByText(/stop out paper/i)).toBeNull();
 });
 
 test("sound is a switch that is kept on this device", async () => {

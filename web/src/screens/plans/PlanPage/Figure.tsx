@@ -2,7 +2,7 @@ import { useMemo, useState } from "react";
 import type { Plan } from "../../../api/plans";
 import type { Plate } from "../../../api/plates";
 import { BiteSection } from "../../../figures/bite/BiteSection";
-import { biteSection } from "../../../figures/bite/model";
+import { biteSection, endOf } from "../../../figures/bite/model";
 import { reachedIn } from "../../../figures/bite/reachedNow";
 import { StageWarnings } from "../../../figures/StageWarnings";
 import type { AreaRow, ProcessParts } from "../../../processes/parts";
@@ -17,7 +17,7 @@ export function Figure({ process, plate, plan, form, even }: Props) {
   const [selected, setSelected] = useState(-1);
   const { pulled, Below } = process;
   const section = useMemo(
-    () => biteSection(plan.areas, plan.sheet, plan.in_bath, plan.process.hands.closing),
+    () => biteSection(plan.areas, plan.sheet, plan.in_bath, endOf(plan)),
     [plan],
   );
   const reached = useMemo(() => reachedIn(plate, plan), [plate, plan]);

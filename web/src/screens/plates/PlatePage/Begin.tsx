@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { Fragment, useState } from "react";
 import { useNavigate } from "react-router";
 import type { Plan } from "../../../api/plans";
 import type { Plate } from "../../../api/plates";
@@ -13,33 +13,44 @@ import { Acknowledge } from "./Acknowledge";
 
 /** Begin to bite what is planned; a process with a caution of its own asks for it first. */
 export function Begin({ plate, plans }: { plate: Plate; plans: Plan[] }) {
-  const [asking, setAsking] = useState<Plan | null>(null);
+  const [asking, setAsking] = useState<Wanted | null>(null);
   const begin = useBegin(plate);
   const due = plans.filter((plan) => !plan.bitten && plan.sheet.plan.bites.length > 0);
   const last = plans.at(-1);
   const offered = due.length > 0 || !last ? due : [last];
-  const press = (plan: Plan) => {
-    if (asksOf(plate, plan).length > 0) setAsking(plan);
-    else begin.mutate({ plan, acknowledged: [] });
+  const press = (plan: Plan, goesOn = false) => {
+    if (asksOf(plate, plan).length > 0) setAsking({ plan, goesOn });
+    else begin.mutate({ plan, goesOn, acknowledged: [] });
   };
   return (
     <>
       {offered.map((plan, i) => (
-        <Button
-          key={plan.part}
-          look={due.length > 0 && i === 0 ? "bath" : "quiet"}
-          disabled={begin.isPending}
-          onClick={() => press(plan)}
-        >
-          <Mark name="bath" /> {due.length > 0 ? "Begin to bite" : "Bite it again"}
-          {plans.length > 1 ? ` ${plan.process.many}` : ""}
-        </Button>
+        <Fragment key={plan.part}>
+          {plan.set_aside ? (
+            <Button
+              look={i === 0 ? "bath" : "quiet"}
+              disabled={begin.isPending}
+              onClick={() => press(plan, true)}
+            >
+              <Mark name="bath" /> Go on from bite {plan.set_aside.bites + 1}
+              {plans.length > 1 ? ` of ${plan.process.many}` : ""}
+            </Button>
+          ) : null}
+          <Button
+            look={due.length > 0 && i === 0 && !plan.set_aside ? "bath" : "quiet"}
+            disabled={begin.isPending}
+            onClick={() => press(plan)}
+          >
+            <Mark name="bath" /> {wordFor(plan, due.length > 0)}
+            {plans.length > 1 ? ` ${plan.process.many}` : ""}
+          </Button>
+        </Fragment>
       ))}
       {asking ? (
         <Acknowledge
-          cautions={asksOf(plate, asking)}
-          what={asking.process.many}
-          onKnown={(acknowledged) => begin.mutate({ plan: asking, acknowledged })}
+          cautions={asksOf(plate, asking.plan)}
+          what={asking.plan.process.many}
+          onKnown={(acknowledged) => begin.mutate({ ...asking, acknowledged })}
           onLeave={() => setAsking(null)}
         />
       ) : null}
@@ -48,6 +59,11 @@ export function Begin({ plate, plans }: { plate: Plate; plans: Plan[] }) {
   );
 }
 
+type Wanted = { plan: Plan; goesOn: boolean };
+
+const wordFor = (plan: Plan, due: boolean) =>
+  plan.set_aside ? "Begin anew" : due ? "Begin to bite" : "Bite it again";
+
 const asksOf = (plate: Plate, plan: Plan) => plate.asks[plan.part] ?? [];
 
 function useBegin(plate: Plate) {
@@ -55,8 +71,15 @@ function useBegin(plate: Plate) {
   const navigate = useNavigate();
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ plan, acknowledged }: { plan: Plan; acknowledged: string[] }) =>
-      beginRun(room, { id: newId(), plate: plate.id, part: plan.part, acknowledged }),
+    mutationFn: ({ plan, goesOn, acknowledged }: Wanted & { acknowledged: string[] }) =>
+      beginRun(room, {
+        id: newId(),
+        plate: plate.id,
+        part: plan.part,
+        plan_version: plan.version,
+        goes_on: goesOn,
+        acknowledged,
+      }),
     onSuccess: async (run) => {
       await client.invalidateQueries({ queryKey: [room] });
       navigate(`/r/${room}/runs/${run.id}`);

@@ -2,7 +2,7 @@ import { Link } from "react-router";
 import type { Plan } from "../../../api/plans";
 import type { Plate } from "../../../api/plates";
 import { BiteSection } from "../../../figures/bite/BiteSection";
-import { biteSection, type Section } from "../../../figures/bite/model";
+import { biteSection, endOf, type Section } from "../../../figures/bite/model";
 import { reachedIn } from "../../../figures/bite/reachedNow";
 import { usePlate } from "../../../frame/PlateFrame";
 import { useHere } from "../../../frame/useHere";
@@ -37,9 +37,7 @@ type BitesProps = { plate: Plate; plans: Plan[]; current: Plan };
 /** Lines, then tones, on one time scale. */
 function Bites({ plate, plans, current }: BitesProps) {
   const { room } = useHere();
-  const drawn = plans.map((plan) =>
-    biteSection(plan.areas, plan.sheet, plan.in_bath, plan.process.hands.closing),
-  );
+  const drawn = plans.map((plan) => biteSection(plan.areas, plan.sheet, plan.in_bath, endOf(plan)));
   const deepest = Math.max(...drawn.map((section) => section.deepest));
   return (
     <section className="min-w-0">

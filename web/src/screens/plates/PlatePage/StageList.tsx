@@ -26,7 +26,7 @@ export function StageList({ plan }: { plan: Plan }) {
           { head: "Clock", right: true },
           { head: "Counts as", right: true, desk: true },
           { head: "In all", right: true },
-          { head: opensUp(plan) ? "Then open" : plan.process.hands.follow },
+          { head: follows(plan) },
         ]}
       >
         {all.map(({ bite, phase }, i) => (
@@ -49,6 +49,9 @@ export function StageList({ plan }: { plan: Plan }) {
 }
 
 const opensUp = (plan: Plan) => plan.method === "open-up";
+
+const follows = ({ process: { hands }, ...plan }: Plan) =>
+  plan.method === "open-up" ? `Then ${hands.opening.verb.toLowerCase()}` : hands.follow;
 
 type RowProps = { plan: Plan; bite: Bite; phase: Phase; next: Bite | null };
 

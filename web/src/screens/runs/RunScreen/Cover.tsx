@@ -1,11 +1,12 @@
+import { Disclosure, DisclosureButton, DisclosurePanel } from "@headlessui/react";
 import { type ReactNode, useId } from "react";
 import type { Run } from "../../../api/runs";
 import type { Bite, Local } from "../../../device/local";
 import { reached } from "../../../device/local";
 import { looksAt, standsAt } from "../../../device/sheet";
-import { grainTile } from "../../../figures/grain";
+import { GOALS } from "../../../figures/bite/goals";
 import { Patterns } from "../../../figures/Patterns";
-import { Said } from "../../../ui/night/Night";
+import { Mark } from "../../../ui/Mark";
 
 /** What stands beside an area, by how areas end in this process. */
 const SAYS = {
@@ -21,7 +22,7 @@ export function Cover({ run, local, bite, cover, uncover }: Props) {
   const totals = reached(run, local);
   const { closing, opening } = run.process.hands;
   const words = SAYS[closing];
-  const begun = local.state.dips.length > 0;
+  const begun = run.bites_before + local.state.dips.length > 0;
   return (
     <div className="grid content-start gap-2.5">
       {run.areas.map(({ name, parts }) => {
@@ -44,14 +45,33 @@ export function Cover({ run, local, bite, cover, uncover }: Props) {
             name={name}
             parts={parts}
             now={now}
-            picture={<Look lstar={open || coverNow ? looks : null} cover={coverNow} />}
+            picture={<Look run={run} lstar={open || coverNow ? looks : null} cover={coverNow} />}
           >
             {what}, {standsAt(run.sheet, name, totals.get(name) ?? 0)}
           </AreaRow>
         );
       })}
-      {begun ? null : <Said className="mt-5 text-h3">{run.cautions[0]}</Said>}
+      {begun ? null : run.cautions.map((caution) => <Caution key={caution} text={caution} />)}
     </div>
+  );
+}
+
+/** What to beware of in one line; pressed, it unfolds to what to do. */
+function Caution({ text }: { text: string }) {
+  const [title, ...rest] = text.split(". ");
+  return (
+    <Disclosure as="div" className="text-night-ferric">
+      <DisclosureButton className="flex min-h-12 w-full items-center gap-3 text-left text-h2 leading-tight font-medium max-phone:text-lead [&>svg]:size-6 [&>svg]:flex-none">
+        <Mark name="care" />
+        <span>{title}.</span>
+        <span aria-hidden="true" className="ml-auto px-2 text-h3 underline">
+          more
+        </span>
+      </DisclosureButton>
+      <DisclosurePanel className="pb-2 pl-9 text-h3 leading-tight font-medium max-phone:text-body">
+        {rest.join(". ")}
+      </DisclosurePanel>
+    </Disclosure>
   );
 }
 
@@ -77,7 +97,7 @@ export function AreaRow(props: {
         </span>
       </div>
       <span
-        className={`num text-right text-h3 leading-tight max-phone:text-body ${now ? colour : "text-night-ink-2"}`}
+        className={`num text-right text-far leading-tight max-phone:text-body ${now ? colour : "text-night-ink-2"}`}
       >
         {children}
       </span>
@@ -85,8 +105,9 @@ export function AreaRow(props: {
   );
 }
 
-function Look({ lstar, cover }: { lstar: number | null; cover: boolean }) {
+function Look({ run, lstar, cover }: { run: Run; lstar: number | null; cover: boolean }) {
   const id = useId().replaceAll(/\W/g, "");
+  const { fill } = GOALS[run.sheet.goal.kind];
   return (
     <svg
       viewBox="0 0 86 48"
@@ -97,7 +118,7 @@ function Look({ lstar, cover }: { lstar: number | null; cover: boolean }) {
       <rect
         width="86"
         height="48"
-        fill={lstar === null ? "var(--color-night-2)" : `url(#${id}-g${grainTile(lstar).key})`}
+        fill={lstar === null ? "var(--color-night-2)" : fill(id, lstar)}
         className="stroke-night-ink-2"
         strokeWidth="2"
       />

@@ -1,13 +1,10 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useNavigate } from "react-router";
-import { endRun, type Run } from "../../../api/runs";
+import type { Run } from "../../../api/runs";
 import { type Local, reached } from "../../../device/local";
 import { goalAt, inWords, standsAt } from "../../../device/sheet";
-import { useHere } from "../../../frame/useHere";
 import { Trouble } from "../../../ui/Trouble";
 import { AreaRow } from "./Cover";
 import { Notices } from "./Notices";
-import { FarText, FarTitle, NightButton, OutPart, Said } from "../../../ui/night/Night";
+import { FarText, FarTitle, OutPart, Said } from "../../../ui/night/Night";
 
 function wanted(run: Run, name: string): string {
   const goal = run.sheet.areas.find((area) => area.name === name)?.wanted;
@@ -15,8 +12,8 @@ function wanted(run: Run, name: string): string {
 }
 
 /** All bites are done: what each area should print, and the way on. */
-export function Finished({ run, local, inBath }: { run: Run; local: Local; inBath: boolean }) {
-  const end = useEnd(run);
+export function Finished(props: { run: Run; local: Local; inBath: boolean; error: unknown }) {
+  const { run, local, inBath, error } = props;
   return (
     <OutPart>
       <section>
@@ -30,37 +27,17 @@ export function Finished({ run, local, inBath }: { run: Run; local: Local; inBat
             : "Gloves on while you rinse. "}
           Solvents away from heat and flame, extraction on, rags into the closed can.
         </Said>
-        {run.ended_at ? (
-          <Said>This run is ended.</Said>
-        ) : (
-          <NightButton
-            className="mt-5"
-            disabled={inBath || end.isPending}
-            onClick={() => end.mutate()}
-          >
-            End the run and proof
-          </NightButton>
-        )}
+        {run.ended_at ? <Said>{ended(run)}</Said> : null}
         <Notices state={local.state} />
-        <Trouble error={end.error} />
+        <Trouble error={error} />
       </section>
       <Prints run={run} local={local} />
     </OutPart>
   );
 }
 
-function useEnd(run: Run) {
-  const { room } = useHere();
-  const navigate = useNavigate();
-  const client = useQueryClient();
-  return useMutation({
-    mutationFn: () => endRun(room, run.id),
-    onSuccess: async () => {
-      await client.invalidateQueries({ queryKey: [room] });
-      navigate(`/r/${room}/plates/${run.plate}/proofs/new`);
-    },
-  });
-}
+const ended = (run: Run) =>
+  run.outcome === "finished" ? "This run is ended." : `This run was set aside: ${run.reason}.`;
 
 /** What each area comes to, and its band. */
 function Prints({ run, local }: { run: Run; local: Local }) {

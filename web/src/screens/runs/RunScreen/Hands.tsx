@@ -41,11 +41,16 @@ export function Hands({ run, dip, bite, acts }: Props) {
   );
 }
 
+const MOST_NAMED = 3;
+
 /** What hands do to the plate before the next dip; null when it is done. */
 function prepare(run: Run, acts: Acts): { done: string; wait: string } | null {
   const [cover, open] = [acts.toCover(), acts.toOpen()];
   const { done } = run.process.hands.opening;
-  const say = (names: string[], how: string) => `when ${names.join(", ").toLowerCase()} is ${how}`;
+  const say = (names: string[], how: string) =>
+    names.length > MOST_NAMED
+      ? `when all is ${how}`
+      : `when ${names.join(", ").toLowerCase()} ${names.length > 1 ? "are" : "is"} ${how}`;
   if (cover.length > 0) return { done: "Covered", wait: say(cover, "covered and dry") };
   return open.length > 0 ? { done, wait: say(open, done.toLowerCase()) } : null;
 }
@@ -55,9 +60,10 @@ type DipProps = { run: Run; bite: Bite | null; acts: Acts; wait: string | null }
 /** Dip, once the plate is as it is asked for; a first press before that asks. */
 function Dip({ run, bite, acts, wait }: DipProps) {
   const ask = acts.asked === "dip-anyway";
+  if (!bite || run.ended_at) return <End run={run} acts={acts} />;
   const verb = run.process.hands.dip;
   return (
-    <Big look={ask ? "ask" : wait ? "wait" : "go"} disabled={!bite} onClick={acts.main}>
+    <Big look={ask ? "ask" : wait ? "wait" : "go"} onClick={acts.main}>
       <Mark name="dip" />
       {ask ? <span className="text-far-2">{verb} anyway?</span> : verb}
       <Key className="h-14.5! px-4.5! text-far! max-phone:hidden">Space</Key>
@@ -66,6 +72,16 @@ function Dip({ run, bite, acts, wait }: DipProps) {
           {wait}
         </em>
       ) : null}
+    </Big>
+  );
+}
+
+/** All bites are made. */
+function End({ run, acts }: { run: Run; acts: Acts }) {
+  return (
+    <Big look="go" disabled={run.ended_at !== null || acts.ending} onClick={acts.main}>
+      <Mark name="proof" />
+      <span className="text-far-2">{run.ended_at ? "Ended" : "End the run and proof"}</span>
     </Big>
   );
 }

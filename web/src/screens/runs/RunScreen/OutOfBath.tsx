@@ -5,7 +5,8 @@ import { Mark } from "../../../ui/Mark";
 import { TimeWord } from "../../../ui/Ticking";
 import { clock } from "../../../ui/times";
 import { Cover } from "./Cover";
-import { FarText, FarTitle, OutPart, Said } from "../../../ui/night/Night";
+import { Key } from "../../../ui/Key";
+import { FarText, FarTitle, NightButton, OutPart, Said } from "../../../ui/night/Night";
 import { Notices } from "./Notices";
 import { Reading } from "./Readings";
 import type { Acts } from "./useActs";
@@ -39,6 +40,9 @@ export function OutOfBath({ run, local, bite, acts }: Props) {
           </Reading>
           <Reading name={`Then bite ${bite.number} for`}>{clock(next)}</Reading>
         </dl>
+        <NightButton plain className="mt-3" onClick={acts.setAside}>
+          Set aside <Key className="ml-3 max-phone:hidden">S</Key>
+        </NightButton>
       </section>
     </OutPart>
   );
@@ -53,12 +57,20 @@ function heading(run: Run, bite: Bite, cover: string[], open: string[]): string 
   const forGood = cover.filter((name) => !bite.later.includes(name));
   const said = [
     forGood.length > 0 ? `Stop out ${listed(forGood)}` : "",
-    forNow.length > 0 ? `Cover ${listed(forNow)} for now` : "",
+    forNow.length > 0 ? `Cover ${allBut(run, bite, forNow)} for now` : "",
     cover.length === 0 && open.length > 0 ? `${opening.verb} ${listed(open)}, then dip` : "",
   ].filter(Boolean);
   if (said.length > 0) return said.join(". ");
   if (closing === "leave") return `${dip} ${listed(bite.open)}`;
   return bite.opens.length > 0 && !opening.covers ? `${opening.done}. Dip` : "Covered. Dry?";
+}
+
+/** What is covered for now is nearly all at first: shorter told by what stays open. */
+function allBut(run: Run, bite: Bite, names: string[]): string {
+  const others = run.sheet.areas.filter((area) => area.wanted !== null).length - bite.open.length;
+  return names.length > 1 && names.length === others
+    ? `all but ${listed(bite.open)}`
+    : listed(names);
 }
 
 const listed = (names: string[]) => names.join(", ").toLowerCase();

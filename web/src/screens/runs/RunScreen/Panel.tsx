@@ -3,13 +3,15 @@ import { shapeOf, temperature } from "../../../ui/form/shape";
 import { useForm } from "../../../ui/form/useForm";
 import { NightButton } from "../../../ui/night/Night";
 import { NightField } from "./NightField";
+import { SetAside } from "./SetAside";
 import type { Acts } from "./useActs";
 
 const SHAPE = shapeOf("TemperatureEventIn", { "data.celsius": temperature("Bath now") });
 const STEP_DEGREES = 0.5;
 
-/** The bath's temperature, typed; nothing else is ever asked during a bite. */
+/** What is asked for: the bath's temperature at any time, why it is set aside out of the bath. */
 export function Panel({ acts, log }: { acts: Acts; log: Log }) {
+  if (acts.asked === "set-aside") return <SetAside acts={acts} />;
   return acts.asked === "temperature" ? (
     <Temperature close={() => acts.ask(null)} log={log} />
   ) : null;

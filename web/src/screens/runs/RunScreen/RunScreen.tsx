@@ -65,7 +65,7 @@ function AtTheBath({ seen }: { seen: Seen }) {
       <Bar
         run={run}
         inBath={dip !== null}
-        begun={local.state.dips.length > 0}
+        begun={run.bites_before + local.state.dips.length > 0}
         bite={bite}
         waiting={waiting}
       />
@@ -80,14 +80,14 @@ function AtTheBath({ seen }: { seen: Seen }) {
           flash={flash}
           log={log}
         />
-      ) : bite ? (
+      ) : bite && !run.ended_at ? (
         <OutOfBath run={run} local={local} bite={bite} acts={acts} />
       ) : dip && stale ? (
         <OutPart>
           <Stale dip={dip} due={null} state={local.state} log={log} />
         </OutPart>
       ) : (
-        <Finished run={run} local={local} inBath={dip !== null} />
+        <Finished run={run} local={local} inBath={dip !== null} error={acts.endError} />
       )}
       <Panel acts={acts} log={log} />
       <Hands run={run} dip={dip} bite={bite} acts={acts} />

@@ -6,10 +6,11 @@ import { nowSeconds } from "../../../device/clock";
 import { happened, inOrder, takenBack } from "../../../device/fold";
 import { type Bite, currentBite, dipUnderWay, liftAt } from "../../../device/local";
 import type { useRun } from "../../../device/useRun";
+import { useEnd } from "./useEnd";
 import { useSay } from "../../../ui/Toast";
 
 /** What the screen asks for: a temperature, or whether to dip before all is covered. */
-export type Asked = null | "temperature" | "dip-anyway";
+export type Asked = null | "temperature" | "dip-anyway" | "set-aside";
 type Seen = ReturnType<typeof useRun>;
 export type Acts = ReturnType<typeof useActs>;
 
@@ -22,6 +23,7 @@ export function useActs(seen: Seen, bite: Bite | null) {
   const say = useSay();
   const [said, setSaid] = useState<string | null>(null);
   const dip = local ? dipUnderWay(local) : null;
+  const end = useEnd(run);
   const pressed = useRef(Number.NEGATIVE_INFINITY); // a press that bounces is one press
 
   const toCover = useCallback((): string[] => {
@@ -33,13 +35,14 @@ export function useActs(seen: Seen, bite: Bite | null) {
       .filter((area) => !left || area.wanted === null)
       .map((area) => area.name)
       .filter((name) => !bite.open.includes(name) && !closed.includes(name))
-      .filter((name) => !local.state.covered.includes(name));
+      .filter((name) => !local.state.covered.includes(name))
+      .filter((name) => !run.closed_before.includes(name));
   }, [local, bite, run]);
 
   const toOpen = (): string[] => {
     if (!local || !bite || !run) return [];
     const { closing, opening } = run.process.hands;
-    const openAlready = opening.covers && local.state.dips.length === 0;
+    const openAlready = opening.covers && bite.number === 1;
     if (closing === "leave" || openAlready) return [];
     return bite.opens.filter((name) => !local.state.opened.includes(name));
   };
@@ -86,7 +89,8 @@ export function useActs(seen: Seen, bite: Bite | null) {
       if (now - pressed.current < kinds.same_press_seconds * 1000) return;
       pressed.current = now;
       if (dip) lift();
-      else dipNow();
+      else if (bite) dipNow();
+      else if (run && !run.ended_at) end.mutate("");
     },
     care: () => dip && run && log({ kind: run.care.event, data: {} }),
     /** The plate is as the screen asks for it: first what is covered, then what is opened. */
@@ -100,6 +104,10 @@ export function useActs(seen: Seen, bite: Bite | null) {
     rinsed: () => log({ kind: "rinsed", data: {} }),
     neutralised: () => log({ kind: "neutralised", data: {} }),
     undo,
+    setAside: () => !dip && run && !run.ended_at && setAsked("set-aside"),
+    end: (reason: string) => end.mutate(reason),
+    ending: end.isPending,
+    endError: end.error,
     leave: () => navigate(run ? `/r/${room}/plates/${run.plate}` : "/"),
   };
 }

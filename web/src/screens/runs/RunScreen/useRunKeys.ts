@@ -15,6 +15,10 @@ export function useRunKeys(acts: Acts): void {
     },
     c: acts.prepared,
     z: acts.undo,
+    s: (event) => {
+      event.preventDefault(); // or the letter would be typed into the field that opens
+      acts.setAside();
+    },
     Escape: () => (acts.asked ? acts.ask(null) : acts.leave()),
   });
 }

@@ -1,0 +1,26 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useNavigate } from "react-router";
+import { endRun, type Run } from "../../../api/runs";
+import { useHere } from "../../../frame/useHere";
+import { useSay } from "../../../ui/Toast";
+
+/** End a run: bitten, it leads to the proof; set aside with a reason, back to its plate. */
+export function useEnd(run: Run | undefined) {
+  const { room } = useHere();
+  const navigate = useNavigate();
+  const client = useQueryClient();
+  const say = useSay();
+  return useMutation({
+    mutationFn: (reason: string) => {
+      if (!run) throw new Error("no run to end");
+      return endRun(room, run.id, reason);
+    },
+    onSuccess: async (ended) => {
+      await client.invalidateQueries({ queryKey: [room] });
+      const plate = `/r/${room}/plates/${ended.plate}`;
+      if (ended.outcome === "finished") return navigate(`${plate}/proofs/new`);
+      say({ text: ended.outcome === "set aside" ? `Set aside: ${ended.reason}.` : "Not dipped." });
+      navigate(plate);
+    },
+  });
+}
