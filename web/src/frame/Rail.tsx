@@ -64,19 +64,26 @@ function End() {
   );
 }
 
+const inBath = (there: boolean) => (there ? "bg-verdigris text-white" : "bg-ferric-pale text-ink");
+
+/** The run that needs hands first; over its time it is the loudest thing of every page. */
 function RunChip() {
   const { room } = useHere();
   const [plate] = useOpenRuns();
   const run = plate?.run;
+  const due = run?.in_bath ? run.lift_seconds : null;
+  const over = useNowOf((now) => due != null && now > due);
   if (!run) return null;
   const lift = run.in_bath && !run.stale ? run.lift_seconds : null;
+  const look = over ? "bg-vermilion text-white font-bold" : inBath(run.in_bath);
   return (
     <Link
       to={`/r/${room}/runs/${run.id}`}
-      className={`ml-auto flex min-w-0 items-center gap-2.5 px-4 whitespace-nowrap [&+*]:ml-0 max-phone:order-3 max-phone:min-h-13 max-phone:w-full max-phone:justify-center [&>svg]:size-5.5 [&>svg]:flex-none ${run.in_bath ? "bg-verdigris text-white" : "bg-ferric-pale text-ink"}`}
+      className={`ml-auto flex min-w-0 items-center gap-2.5 px-4 whitespace-nowrap [&+*]:ml-0 max-phone:order-3 max-phone:min-h-13 max-phone:w-full max-phone:justify-center [&>svg]:size-5.5 [&>svg]:flex-none ${look}`}
     >
       <Mark name={run.in_bath ? "bath" : "lifted"} />
       <span className="truncate max-desk:hidden max-phone:inline">
+        {over ? "Lift now: " : ""}
         {plate.name}, bite {Math.min(run.bite, run.bites)}
       </span>
       {lift != null ? (

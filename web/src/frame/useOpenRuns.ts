@@ -2,10 +2,14 @@ import { useQuery } from "@tanstack/react-query";
 import { type PlateCard, rackQuery } from "../api/plates";
 import { useHere } from "./useHere";
 
-/** Plates in a run, those in the bath first. */
+/** When hands are needed at a run: in the bath at its lift, else whenever they like. */
+const needed = ({ run }: PlateCard) =>
+  run?.in_bath ? (run.lift_seconds ?? 0) : Number.POSITIVE_INFINITY;
+
+/** Plates in a run, those in the bath first, and of these the first to lift. */
 export function useOpenRuns(): PlateCard[] {
   const { room } = useHere();
   const { data } = useQuery(rackQuery(room));
   const runs = (data?.items ?? []).filter((plate) => plate.run);
-  return runs.sort((a, b) => Number(b.run?.in_bath) - Number(a.run?.in_bath));
+  return runs.sort((a, b) => (needed(a) < needed(b) ? -1 : needed(a) > needed(b) ? 1 : 0));
 }

@@ -1,4 +1,4 @@
-import { screen, waitFor } from "@testing-library/react";
+import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { vi } from "vitest";
 import kinds from "../../api/kinds.gen.json";
@@ -338,16 +338,17 @@ test("out of the bath it is set aside with a reason; with none it asks, with no 
   const out = runWithout(runEarlier(0), ["dip", "lift"]);
   const { server, at } = await atTheBath(out);
   await userEvent.keyboard("s");
-  await press("Set aside");
-  await waitFor(() => expect(alerts()[0]).toMatch(/Why it is set aside/));
+  const send = () => within(screen.getByLabelText("another reason").closest("form") as HTMLElement);
+  await userEvent.click(send().getByRole("button", { name: "Set aside" }));
+  await waitFor(() => expect(alerts()[0]).toMatch(/Another reason/));
   server.cutLine(true);
   await press("foul bite");
   await waitFor(() => expect(alerts().join()).toMatch(/No line|not reach|line/i));
   server.cutLine(false);
   const ended = { ...out, ended_at: "2026-01-01T10:00:00Z", outcome: "set aside" };
   server.answer(`POST /runs/${RUN}/end`, (body: Body) => ({ body: { ...ended, ...body } }));
-  await type("Why it is set aside", "the doorbell");
-  await press("Set aside");
+  await type("another reason", "the doorbell");
+  await userEvent.click(send().getByRole("button", { name: "Set aside" }));
   expect(await screen.findByText("Set aside: the doorbell.")).toBeVisible();
   expect(server.last().body).toEqual({ reason: "the doorbell" });
   expect(at()).toBe(`/plates/${LANTERN}`);
@@ -356,7 +357,7 @@ test("out of the bath it is set aside with a reason; with none it asks, with no 
 test("in the bath nothing is set aside", async () => {
   await atTheBath(runEarlier(0));
   await userEvent.keyboard("s");
-  expect(screen.queryByLabelText("Why it is set aside")).toBeNull();
+  expect(screen.queryByLabelText("another reason")).toBeNull();
 });
 
 test("gone on from: bites count on, what was covered is not asked for again", async () => {

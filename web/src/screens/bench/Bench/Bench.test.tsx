@@ -37,6 +37,12 @@ test.each<[string, (() => Due)[], string | undefined, RegExp]>([
   ["nothing due", [], undefined, /^Your hands are free\.$/],
   ["a lift to come", [due(300)], undefined, /next needed at \d\d:\d\d, to lift Lantern Row/],
   ["a lift that is late", [due(-65)], undefined, /^Lift Lantern Row now\. 1:0\d over\.$/],
+  [
+    "a lift that is late, behind a wait that is over",
+    [due(-900, { kind: "wait" }), due(-65)],
+    undefined,
+    /^Lift Lantern Row now\. 1:0\d over\.$/,
+  ],
   ["a wait to come", [due(60, { kind: "wait" })], undefined, /to see to: lift Lantern Row, bite 3/],
   ["a wait that is over", [due(-5, { kind: "wait" })], undefined, /^Look now: .* 0:0\d over\.$/],
   ["a bite gone stale", [due(-5)], "Lantern Row", /^Was Lantern Row lifted\?/],
@@ -44,6 +50,15 @@ test.each<[string, (() => Due)[], string | undefined, RegExp]>([
   fakeServer();
   show(<Headline due={items.map((each) => each())} stale={stale} />);
   expect(screen.getByRole("heading")).toHaveTextContent(words);
+});
+
+test("a plate a quarter of an hour over is still what the bench says first", async () => {
+  const late = { ...bench, due: [due(-14 * 60)(), due(-60, { kind: "wait" })()] };
+  fakeServer({ "GET /bench": { body: late } });
+  openAt("/bench");
+  expect(
+    await screen.findByRole("heading", { name: /^Lift Lantern Row now\. 14:0\d over/ }),
+  ).toBeVisible();
 });
 
 test("an empty bench says what to do first", async () => {

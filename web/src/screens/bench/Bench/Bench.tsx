@@ -20,7 +20,7 @@ type BenchOut = Shapes["Bench"];
 
 /** The ruler is eight minutes a hand's breadth: its line need not move each second. */
 const RULER_MS = 15_000;
-/** What is over stays on the bench for so long. */
+/** A wait that is over stays on the bench for so long; a plate in its bath until it is lifted. */
 const OVER_SECONDS = 600;
 
 /** The bench: what is in which bath, what falls due, what to beware of, what is next. */
@@ -35,7 +35,9 @@ export function Bench() {
         <h1>Bench</h1>
       </Asking>
     );
-  const due = data.due.filter((item) => item.at_seconds > now - OVER_SECONDS);
+  const due = data.due.filter(
+    (item) => item.kind === "lift" || item.at_seconds > now - OVER_SECONDS,
+  );
   return (
     <>
       <div className="flex min-h-15 flex-wrap items-center justify-between gap-4">

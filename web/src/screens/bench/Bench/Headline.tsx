@@ -6,13 +6,14 @@ import { useNowOf } from "../../../ui/useNow";
 
 type Due = Shapes["Due"];
 
-/** What hands are needed for next, or what is over. */
+/** What hands are needed for next, or what is over: a plate in its bath before all else. */
 export function Headline({ due, stale }: { due: Due[]; stale: string | undefined }) {
   const { zone } = useHere();
-  const first = due[0];
+  const over = useNowOf((now) => due.findIndex((d) => d.kind === "lift" && now > d.at_seconds));
+  const first = due[Math.max(over, 0)];
   const late = useNowOf((now) => first !== undefined && now > first.at_seconds);
   return (
-    <h1 className="text-far font-medium">
+    <h1 className={over < 0 ? "text-far font-medium" : "text-h1 font-bold text-vermilion"}>
       {stale ? (
         <>
           <b>Was {stale} lifted?</b> Its bite went stale: say when at the bath.

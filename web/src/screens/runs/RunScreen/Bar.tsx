@@ -2,35 +2,32 @@ import { Switch } from "@headlessui/react";
 import { useState } from "react";
 import type { Run } from "../../../api/runs";
 import type { Bite } from "../../../device/local";
-import { deviceId } from "../../../device/ids";
-import type { Waiting } from "../../../device/waiting";
 import { NightBar, WayOut } from "../../../frame/NightBar";
 import { useHere } from "../../../frame/useHere";
 import { Waits } from "../../../frame/Waits";
-import { useNowOf } from "../../../ui/useNow";
 import { setSound, soundOn } from "./useCountdown";
-
-const NO_LINE_AFTER_MS = 4_000;
 
 type Props = {
   run: Run;
   inBath: boolean;
+  over: boolean;
   begun: boolean;
   bite: Bite | null;
-  waiting: Waiting[];
 };
 
 /** State, plate, bite, way out, time. */
-export function Bar({ run, inBath, begun, bite, waiting }: Props) {
+export function Bar({ run, inBath, over, begun, bite }: Props) {
   const { hands } = run.process;
   const { room } = useHere();
-  const state = inBath
-    ? hands.wet
-    : !bite
-      ? "All bites done"
-      : begun
-        ? hands.dry
-        : "Not bitten yet";
+  const state = over
+    ? `${hands.lift} now`
+    : inBath
+      ? hands.wet
+      : !bite
+        ? "All bites done"
+        : begun
+          ? hands.dry
+          : "Not bitten yet";
   return (
     <NightBar mark={inBath ? "bath" : "lifted"} state={state} name={run.plate_name}>
       {bite ? (
@@ -38,34 +35,10 @@ export function Bar({ run, inBath, begun, bite, waiting }: Props) {
           bite {bite.number} of {bite.of}
         </span>
       ) : null}
-      <Line run={run} waiting={waiting} />
       <Waits look="bath" />
       <Sound />
       <WayOut to={`/r/${room}/plates/${run.plate}`} word="Plate page" />
     </NightBar>
-  );
-}
-
-const NO_LINE = "No line. Kept here, sent later.";
-const OFF = "This device's clock is wrong: set it. Times count as they came in.";
-
-/** Whether what this device logged last had to be counted by its receipt. */
-const offHere = (run: Run) =>
-  run.events.filter((event) => event.device === deviceId()).at(-1)?.clock_was_wrong;
-
-/** What of this device's events the server has not. */
-function Line({ run, waiting }: { run: Run; waiting: Waiting[] }) {
-  const refused = waiting.find((each) => each.refused)?.refused;
-  const old = useNowOf(() =>
-    waiting.some((each) => !each.refused && Date.now() - each.at > NO_LINE_AFTER_MS),
-  );
-  return (
-    <span
-      role="status"
-      className="ml-4.5 text-lead whitespace-nowrap text-night-ferric max-phone:text-note"
-    >
-      {refused ? `Kept here, not taken: ${refused}` : old ? NO_LINE : offHere(run) ? OFF : ""}
-    </span>
   );
 }
 

@@ -6,7 +6,9 @@ import { reached } from "../../../device/local";
 import { looksAt, standsAt } from "../../../device/sheet";
 import { GOALS } from "../../../figures/bite/goals";
 import { Patterns } from "../../../figures/Patterns";
+import { Key } from "../../../ui/Key";
 import { Mark } from "../../../ui/Mark";
+import type { Acts } from "./useActs";
 
 /** What stands beside an area, by how areas end in this process. */
 const SAYS = {
@@ -15,10 +17,17 @@ const SAYS = {
 } as const;
 const PAPER_LSTAR = 94;
 
-type Props = { run: Run; local: Local; bite: Bite; cover: string[]; uncover: string[] };
+type Props = {
+  run: Run;
+  local: Local;
+  bite: Bite;
+  cover: string[];
+  uncover: string[];
+  acts: Acts;
+};
 
 /** Each area: how it looks now, and whether it is to cover, to open, covered or left open. */
-export function Cover({ run, local, bite, cover, uncover }: Props) {
+export function Cover({ run, local, bite, cover, uncover, acts }: Props) {
   const totals = reached(run, local);
   const { closing, opening } = run.process.hands;
   const words = SAYS[closing];
@@ -52,6 +61,13 @@ export function Cover({ run, local, bite, cover, uncover }: Props) {
         );
       })}
       {begun ? null : run.cautions.map((caution) => <Caution key={caution} text={caution} />)}
+      <button
+        type="button"
+        onClick={acts.setAside}
+        className="flex min-h-12 items-center gap-3 justify-self-start text-h3 text-night-ink-2 underline"
+      >
+        Set aside <Key className="max-phone:hidden">S</Key>
+      </button>
     </div>
   );
 }

@@ -1,8 +1,10 @@
 import type { Run } from "../../../api/runs";
 import { type Local, reached } from "../../../device/local";
+import type { Waiting } from "../../../device/waiting";
 import { goalAt, inWords, standsAt } from "../../../device/sheet";
 import { Trouble } from "../../../ui/Trouble";
 import { AreaRow } from "./Cover";
+import { Line } from "./Line";
 import { Notices } from "./Notices";
 import { FarText, FarTitle, OutPart, Said } from "../../../ui/night/Night";
 
@@ -11,12 +13,14 @@ function wanted(run: Run, name: string): string {
   return goal == null ? "white" : inWords(run.sheet.goal, goal);
 }
 
+type Props = { run: Run; local: Local; inBath: boolean; waiting: Waiting[]; error: unknown };
+
 /** All bites are done: what each area should print, and the way on. */
-export function Finished(props: { run: Run; local: Local; inBath: boolean; error: unknown }) {
-  const { run, local, inBath, error } = props;
+export function Finished({ run, local, inBath, waiting, error }: Props) {
   return (
     <OutPart>
       <section>
+        <Line run={run} waiting={waiting} />
         <FarTitle>{inBath ? "Lift it" : "Bitten"}</FarTitle>
         <FarText>
           Rinse long. Strip the stop-out and the ground. Then pull a proof and read its tones.

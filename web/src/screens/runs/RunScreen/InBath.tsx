@@ -3,6 +3,7 @@ import type { Immersion } from "../../../device/fold";
 import type { Bite, Local } from "../../../device/local";
 import { readingsOf } from "../../../device/local";
 import { secondsToLift } from "../../../device/sheet";
+import type { Waiting } from "../../../device/waiting";
 import type { Log } from "../../../device/useRun";
 import { useHere } from "../../../frame/useHere";
 import { clock } from "../../../ui/times";
@@ -10,6 +11,7 @@ import { shownTemperature } from "../../../ui/units";
 import { useNowOf } from "../../../ui/useNow";
 import { FarClock } from "../../../ui/night/FarClock";
 import { Gauge } from "./Gauge";
+import { Line } from "./Line";
 import { Said } from "../../../ui/night/Night";
 import { Readings } from "./Readings";
 import { Stale } from "./Stale";
@@ -25,18 +27,20 @@ type Props = {
   stale: boolean;
   flash: boolean;
   log: Log;
+  waiting: Waiting[];
 };
 
 /** In the bath: the clock, what happens at zero, and three readings. */
-export function InBath({ run, local, dip, bite, due, stale, flash, log }: Props) {
+export function InBath({ run, local, dip, bite, due, stale, flash, log, waiting }: Props) {
   return (
     <>
-      <div className="min-h-0 pt-3.5 pr-2 pb-2.5 pl-3.5 max-desk:row-start-3 max-desk:px-5.5 max-desk:pb-1 max-phone:min-h-37 max-phone:px-4">
+      <div className="min-h-0 pt-3.5 pr-2 pb-2.5 pl-3.5 max-desk:row-start-3 max-desk:px-5.5 max-desk:pb-1 max-phone:min-h-37 max-phone:px-4 flat:hidden">
         <Gauge run={run} local={local} bite={bite} dip={dip} />
       </div>
       <section
-        className={`relative flex min-h-0 min-w-0 flex-col pr-8 pl-4.5 max-desk:row-start-2 max-desk:px-5.5 max-desk:pt-4.5 max-phone:px-4 max-phone:pt-3 ${flash ? "bg-night-ink **:text-night!" : ""}`}
+        className={`relative flex min-h-0 min-w-0 flex-col pr-8 pl-4.5 max-desk:row-start-2 max-desk:px-5.5 max-desk:pt-4.5 max-phone:px-4 max-phone:pt-3 flat:row-start-2 flat:overflow-auto flat:px-5 flat:pt-3 ${flash ? "bg-night-ink **:text-night!" : ""}`}
       >
+        <Line run={run} waiting={waiting} />
         {stale ? (
           <Stale dip={dip} due={due} state={local.state} log={log} />
         ) : (
@@ -76,7 +80,7 @@ function Next({ run, bite, due }: { run: Run; bite: Bite; due: number }) {
   const over = useNowOf((now) => now > due);
   const words = run.process.hands;
   return (
-    <p className="text-far-2 leading-[1.14] font-semibold tracking-tight max-desk:mt-2.5 max-desk:mb-4.5 max-phone:mt-2 max-phone:mb-3 max-phone:text-h2">
+    <p className="text-far-2 leading-[1.14] font-semibold tracking-tight max-desk:mt-2.5 max-desk:mb-4.5 max-phone:mt-2 max-phone:mb-3 max-phone:text-h2 short:text-h1 flat:mt-2 flat:mb-2 flat:text-h2">
       {over ? "" : "At zero: "}
       <b className="text-(--glow)">{over ? `${words.lift} now.` : words.at_zero}</b>{" "}
       {bite.number >= bite.of ? words.finish : then(run, bite)}

@@ -1,28 +1,30 @@
 import type { Run } from "../../../api/runs";
 import type { Bite, Local } from "../../../device/local";
+import type { Waiting } from "../../../device/waiting";
 import { secondsToLift } from "../../../device/sheet";
 import { Mark } from "../../../ui/Mark";
 import { TimeWord } from "../../../ui/Ticking";
 import { clock } from "../../../ui/times";
 import { Cover } from "./Cover";
-import { Key } from "../../../ui/Key";
-import { FarText, FarTitle, NightButton, OutPart, Said } from "../../../ui/night/Night";
+import { FarText, FarTitle, OutPart, Said } from "../../../ui/night/Night";
+import { Line } from "./Line";
 import { Notices } from "./Notices";
 import { Reading } from "./Readings";
 import type { Acts } from "./useActs";
 
-type Props = { run: Run; local: Local; bite: Bite; acts: Acts };
+type Props = { run: Run; local: Local; bite: Bite; acts: Acts; waiting: Waiting[] };
 
 /** Out of the bath: what to cover, how long it has been out, what comes next. */
-export function OutOfBath({ run, local, bite, acts }: Props) {
+export function OutOfBath({ run, local, bite, acts, waiting }: Props) {
   const last = local.state.dips.at(-1);
   const lifted = last?.lifted_seconds ?? null;
   const [cover, open] = [acts.toCover(), acts.toOpen()];
   const next = secondsToLift(run.sheet, [[0, local.celsius]], bite.target);
   return (
     <OutPart>
-      <Cover run={run} local={local} bite={bite} cover={cover} uncover={open} />
+      <Cover run={run} local={local} bite={bite} cover={cover} uncover={open} acts={acts} />
       <section className="max-desk:-order-1">
+        <Line run={run} waiting={waiting} />
         <FarTitle>{heading(run, bite, cover, open)}</FarTitle>
         <FarText>
           {cover.length > 0
@@ -33,16 +35,13 @@ export function OutOfBath({ run, local, bite, acts }: Props) {
         </FarText>
         {acts.said ? <Said>{acts.said}</Said> : null}
         <Notices state={local.state} />
-        {last ? <Checks run={run} local={local} bite={bite} acts={acts} /> : null}
-        <dl className="mt-5 grid grid-cols-2 border-t-2 border-night-line max-phone:mt-3">
+        <dl className="mt-5 grid grid-cols-2 border-t-2 border-night-line max-phone:mt-3 flat:mt-2">
           <Reading name={last ? "Out for" : "Not bitten yet"}>
             {lifted === null ? "0:00" : <TimeWord told={(now) => clock(now - lifted)} />}
           </Reading>
           <Reading name={`Then bite ${bite.number} for`}>{clock(next)}</Reading>
         </dl>
-        <NightButton plain className="mt-3" onClick={acts.setAside}>
-          Set aside <Key className="ml-3 max-phone:hidden">S</Key>
-        </NightButton>
+        {last ? <Checks run={run} local={local} bite={bite} acts={acts} /> : null}
       </section>
     </OutPart>
   );

@@ -16,7 +16,7 @@ export function Readings({ run, local, dip, due }: Props) {
   const { zone, me } = useHere();
   const pace = speedAt(run.sheet, local.celsius);
   return (
-    <dl className="mt-auto mb-3 grid grid-cols-[246px_1fr_262px] border-t-2 border-night-line max-desk:m-0 max-desk:grid-cols-[1fr_1.15fr_1fr]">
+    <dl className="mt-auto mb-3 grid grid-cols-[246px_1fr_262px] border-t-2 border-night-line max-desk:m-0 max-desk:grid-cols-[1fr_1.15fr_1fr] short:mb-1.5 flat:mt-auto flat:mb-1.5">
       <Care run={run} local={local} dip={dip} />
       <Reading
         name={
@@ -27,7 +27,7 @@ export function Readings({ run, local, dip, due }: Props) {
         }
       >
         {shownTemperature(local.celsius, me)}
-        <small className="ml-[0.1em] font-text text-far font-medium tracking-normal text-night-ink-2 max-phone:text-body">
+        <small className="ml-[0.1em] font-text text-far font-medium tracking-normal text-night-ink-2 max-phone:text-body short:text-h3 flat:text-body">
           {temperatureUnit(me)}
         </small>
       </Reading>
@@ -46,12 +46,12 @@ export function Reading({
   children: ReactNode;
 }) {
   return (
-    <div className="min-w-0 border-night-line pt-2.5 not-first:border-l-2 not-first:pl-5.5 max-desk:not-first:pl-4 max-phone:pt-2 max-phone:not-first:pl-2.5">
-      <dt className="flex items-center gap-2 text-far leading-[30px] whitespace-nowrap text-night-ink-2 max-desk:text-h3 max-phone:gap-1 max-phone:text-note max-phone:leading-5 [&>svg]:size-7 [&>svg]:flex-none [&>svg]:text-night-ferric [&>svg]:[--cut:var(--color-night)] max-phone:[&>svg]:size-4">
+    <div className="min-w-0 border-night-line pt-2.5 not-first:border-l-2 not-first:pl-5.5 max-desk:not-first:pl-4 max-phone:pt-2 max-phone:not-first:pl-2.5 short:pt-1 flat:pt-1 flat:not-first:pl-2.5">
+      <dt className="flex items-center gap-2 text-far leading-[30px] whitespace-nowrap text-night-ink-2 max-desk:text-h3 max-phone:gap-1 max-phone:text-note max-phone:leading-5 short:text-h3 flat:gap-1 flat:text-note flat:leading-5 [&>svg]:size-7 flat:[&>svg]:size-4! [&>svg]:flex-none [&>svg]:text-night-ferric [&>svg]:[--cut:var(--color-night)] max-phone:[&>svg]:size-4">
         {name}
       </dt>
       <dd
-        className={`num text-far-3 leading-none font-bold whitespace-nowrap max-desk:text-far-2 max-phone:text-h1 ${glow ? "text-night-ferric" : ""}`}
+        className={`num text-far-3 leading-none font-bold whitespace-nowrap max-desk:text-far-2 max-phone:text-h1 short:text-far-2 flat:text-h2 ${glow ? "text-night-ferric" : ""}`}
       >
         {children}
       </dd>

@@ -56,18 +56,19 @@ function AtTheBath({ seen }: { seen: Seen }) {
   const due = dip && bite ? liftAt(run, local, dip, bite) : null;
   const stale = useNowOf((now) => dip !== null && isStale(now, dip.at_seconds, due));
   const flash = useNowOf((now) => due !== null && flashes(due - now));
+  const over = useNowOf((now) => due !== null && now > due);
   const acts = useActs(seen, bite);
   useAwake();
   useCountdown(due);
   useRunKeys(acts);
   return (
-    <Night out={!dip}>
+    <Night out={!dip} over={over}>
       <Bar
         run={run}
         inBath={dip !== null}
+        over={over}
         begun={run.bites_before + local.state.dips.length > 0}
         bite={bite}
-        waiting={waiting}
       />
       {dip && bite && due !== null ? (
         <InBath
@@ -79,15 +80,22 @@ function AtTheBath({ seen }: { seen: Seen }) {
           stale={stale}
           flash={flash}
           log={log}
+          waiting={waiting}
         />
       ) : bite && !run.ended_at ? (
-        <OutOfBath run={run} local={local} bite={bite} acts={acts} />
+        <OutOfBath run={run} local={local} bite={bite} acts={acts} waiting={waiting} />
       ) : dip && stale ? (
         <OutPart>
           <Stale dip={dip} due={null} state={local.state} log={log} />
         </OutPart>
       ) : (
-        <Finished run={run} local={local} inBath={dip !== null} error={acts.endError} />
+        <Finished
+          run={run}
+          local={local}
+          inBath={dip !== null}
+          waiting={waiting}
+          error={acts.endError}
+        />
       )}
       <Panel acts={acts} log={log} />
       <Hands run={run} dip={dip} bite={bite} acts={acts} />

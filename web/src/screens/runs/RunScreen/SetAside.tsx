@@ -5,7 +5,7 @@ import { NightButton } from "../../../ui/night/Night";
 import { Trouble } from "../../../ui/Trouble";
 import type { Acts } from "./useActs";
 
-const SHAPE = shapeOf("EndIn", { reason: text("Why it is set aside", { needed: true }) });
+const SHAPE = shapeOf("EndIn", { reason: text("Another reason", { needed: true }) });
 const USUAL = ["tomorrow", "foul bite", "wrong plate"];
 
 /** Why the bites end here: one tap for the usual reasons, or typed. */
@@ -23,16 +23,15 @@ export function SetAside({ acts }: { acts: Acts }) {
       noValidate
       onSubmit={form.submit}
       onKeyDown={(event) => event.key === "Escape" && close()}
-      className="absolute inset-x-0 bottom-37 z-3 flex flex-wrap items-center gap-4 border-t-2 border-night-line bg-night-2 px-8 py-4.5 text-h2 max-desk:bottom-59 max-phone:bottom-51.5 max-phone:gap-2.5 max-phone:px-4 max-phone:py-3 max-phone:text-lead"
+      className="absolute inset-x-0 bottom-37 z-3 flex flex-wrap items-center gap-4 border-t-2 border-night-line bg-night-2 px-8 py-4.5 text-h2 max-desk:bottom-59 max-phone:bottom-51.5 short:bottom-28 flat:right-59 flat:bottom-0 flat:gap-2.5 flat:px-4 flat:py-2.5 max-phone:gap-2.5 max-phone:px-4 max-phone:py-3 max-phone:text-lead"
     >
-      <label htmlFor={field.id} className="basis-full font-semibold">
-        {field.label}
-      </label>
+      <p className="basis-full font-semibold">Why is it set aside?</p>
       {USUAL.map((reason) => (
-        <NightButton key={reason} onClick={() => acts.end(reason)}>
+        <NightButton key={reason} plain onClick={() => acts.end(reason)}>
           {reason}
         </NightButton>
       ))}
+      <label htmlFor={field.id}>{field.label.toLowerCase()}</label>
       <input
         id={field.id}
         autoComplete="off"
