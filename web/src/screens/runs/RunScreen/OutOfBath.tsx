@@ -36,7 +36,9 @@ export function OutOfBath({ run, local, bite, acts, waiting }: Props) {
         {acts.said ? <Said>{acts.said}</Said> : null}
         <Notices state={local.state} />
         <dl className="mt-5 grid grid-cols-2 border-t-2 border-night-line max-phone:mt-3 flat:mt-2">
-          <Reading name={last ? "Out for" : "Not bitten yet"}>
+          <Reading
+            name={last ? "Out for" : run.bites_before ? "Not dipped again" : "Not bitten yet"}
+          >
             {lifted === null ? "0:00" : <TimeWord told={(now) => clock(now - lifted)} />}
           </Reading>
           <Reading name={`Then bite ${bite.number} for`}>{clock(next)}</Reading>
