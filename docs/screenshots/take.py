@@ -6,6 +6,7 @@ Not taken here: ``pools.png``.
 
 import sys
 import tempfile
+import time
 from pathlib import Path
 
 import numpy as np
@@ -27,7 +28,9 @@ PAGES = {
     "in-the-bath": "{run}",
 }
 DESK, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
+SIDEWAYS = {"width": 844, "height": 390}
 SETTLED_MS = 1500
+LATE_SECONDS = 21
 THINGS = ("plates", "strips")
 
 
@@ -41,6 +44,7 @@ class Camera:
         plates, strips = (self._named(f"/api/rooms/{self.room}/{what}") for what in THINGS)
         self.at = {
             "lantern": f"/plates/{plates['Lantern Row']['id']}",
+            "steam": f"/plates/{plates['Steam Stall']['id']}",
             "rain": f"/plates/{plates['Rain on Awnings']['id']}",
             "strip": f"/strips/{strips['Rosin last week']['id']}",
             "run": f"/runs/{plates['Lantern Row']['run']['id']}",
@@ -93,6 +97,36 @@ def shop_book(camera):
     camera.take("shop-book")
 
 
+def overdue(camera):
+    """The bite under way, a while after its lift was due: by a server's clock that runs ahead."""
+    run = f"/api/rooms/{camera.room}{camera.at['run']}"
+    due = camera.page.evaluate("async (url) => (await (await fetch(url)).json()).lift_seconds", run)
+    begun, clock = time.time(), "**/api/clock"
+
+    def ahead(route):
+        now = due + LATE_SECONDS + time.time() - begun
+        route.fulfill(json={"now_ms": now * 1000})
+
+    camera.page.route(clock, ahead)
+    for name, size in (("overdue", DESK), ("overdue-sideways", SIDEWAYS)):
+        camera.page.set_viewport_size(size)
+        camera.open("{run}")
+        camera.take(name)
+    camera.page.unroute(clock, ahead)
+    camera.page.set_viewport_size(DESK)
+    camera.open("/bench")
+
+
+def opening_up(camera):
+    """Lines of a plate that is not bitten yet, begun by opening up and set aside again."""
+    camera.open("{steam}/plan/lines")
+    camera.page.get_by_role("button", name="Opening up").click()
+    camera.page.get_by_role("button", name="Keep the changes").click()
+    camera.page.get_by_role("button", name="Begin to bite the lines").click()
+    camera.page.wait_for_url("**/runs/**")
+    camera.take("opening-up")
+
+
 def out_of_the_bath(camera):
     camera.open("{run}")
     camera.page.keyboard.press("Space")
@@ -116,7 +150,7 @@ def main(base):
             camera.open(path)
             camera.take(name)
         camera.page.set_viewport_size(DESK)
-        for scene in (faults, shop_book, ground, out_of_the_bath):
+        for scene in (faults, shop_book, ground, overdue, out_of_the_bath, opening_up):
             scene(camera)
         browser.close()
 
