@@ -22,5 +22,3 @@ FERRIC_PERCENT = (0.0, 10.0, 20.0, 30.0, 40.0, 50.0)
 """By mass, of the densities below. ``ferric-densities``"""
 FERRIC_DENSITY_G_PER_ML = (0.998, 1.085, 1.182, 1.291, 1.418, 1.551)
 """Ferric chloride at 20 °C. ``ferric-densities``"""
-ACIDS = ("nitric", "acid", "sulphuric", "acetic")
-"""A part so named is poured last, into the water."""

@@ -4,8 +4,10 @@ from __future__ import annotations
 
 import numpy as np
 
-from core.data.preparation import ACIDS, FERRIC_DENSITY_G_PER_ML, FERRIC_PERCENT
-from core.prepare.shapes import DiluteInput, DiluteOutput
+from core.data.pouring import Role
+from core.data.preparation import FERRIC_DENSITY_G_PER_ML, FERRIC_PERCENT
+from core.prepare.pouring import Part, in_order, settled
+from core.prepare.shapes import DiluteInput, DiluteOutput, PouredPart
 
 BAUME_MODULUS = 145.0
 WATER_G_PER_ML = 0.998
@@ -22,6 +24,11 @@ def dilute(given: DiluteInput) -> DiluteOutput:
     Returns
     -------
     DiluteOutput
+
+    Raises
+    ------
+    CoreError
+        A part whose role is unknown or against the table; parts that must not come together.
     """
     if given.parts is not None:
         return _by_parts(given.parts, given.volume_l)
@@ -30,33 +37,38 @@ def dilute(given: DiluteInput) -> DiluteOutput:
     return _by_strength(given.stock.baume, given.target.baume, given.volume_l)
 
 
-def _by_parts(parts: dict[str, float], volume_l: float) -> DiluteOutput:
+CAUTIONS: dict[Role, str] = {
+    "acid": "Acid into water, never water into acid. Goggles, gloves, extraction on.",
+    "ferric": "Ferric warms as it is diluted; it stains and corrodes. Goggles and gloves.",
+    "alkali": "Ammonia and soda burn eyes and skin: goggles, gloves, air.",
+}
+"""While pouring, by role."""
+
+
+def _by_parts(given: list[PouredPart] | dict[str, float], volume_l: float) -> DiluteOutput:
     """Return litres by parts; volumes are taken to add up, good to a few per cent."""
-    total = sum(parts.values())
-    litres = {name: volume_l * part / total for name, part in parts.items()}
-    order = sorted(litres, key=_rank)
-    water = sum(amount for name, amount in litres.items() if _rank(name) == 0)
-    stock = sum(amount for name, amount in litres.items() if _rank(name) > 0)
+    named = (
+        [(name, None, parts) for name, parts in given.items()]
+        if isinstance(given, dict)
+        else [(part.name, part.role, part.parts) for part in given]
+    )
+    order = in_order([settled(place, *part) for place, part in enumerate(named)])
+    total = sum(part.parts for part in order)
+    litres = {part.name: volume_l * part.parts / total for part in order}
+    water = sum(litres[part.name] for part in order if part.role == "water")
     return DiluteOutput(
-        stock_l=round(stock, 4),
+        stock_l=round(volume_l - water, 4),
         water_l=round(water, 4),
-        pour=[_say(name, litres[name], first=i == 0) for i, name in enumerate(order)],
+        pour=[_say(part, litres[part.name], first=i == 0) for i, part in enumerate(order)],
         litres={name: round(amount, 4) for name, amount in litres.items()},
+        cautions=[text for role, text in CAUTIONS.items() if role in {p.role for p in order}],
         checks={"volume_l": round(volume_l, 3)},
     )
 
 
-def _rank(name: str) -> int:
-    """Water is poured first, acids last: acid into water, never water into acid."""
-    low = name.lower()
-    if low.startswith("water"):
-        return 0
-    return 2 if any(word in low for word in ACIDS) else 1
-
-
-def _say(name: str, litres: float, *, first: bool) -> str:
+def _say(part: Part, litres: float, *, first: bool) -> str:
     amount = f"{litres:.2f} L" if litres >= 0.1 else f"{litres * 1000:.0f} mL"
-    short = "acid" if _rank(name) == 2 else name
+    short = "acid" if part.role == "acid" else part.name
     return f"{short} first: {amount}" if first else f"then {short}: {amount}"
 
 
@@ -99,6 +111,7 @@ def _by_strength(stock: float, target: float, volume_l: float) -> DiluteOutput:
         water_l=round(water_l, 4),
         pour=[f"water first: {water_l:.2f} L", f"then ferric chloride: {stock_l:.2f} L"],
         litres={"ferric chloride": round(stock_l, 4), "water": round(water_l, 4)},
+        cautions=[CAUTIONS["ferric"]],
         checks={
             "baume": round(target, 1),
             "specific_gravity": round(density[1], 3),

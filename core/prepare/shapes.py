@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field, model_validator
 
+from core.data.pouring import Role
 from core.schema import Shape
 
 Material = Literal["copper", "zinc", "plastic", "polymer"]
@@ -53,15 +54,31 @@ class Strength(Shape):
     baume: Baume
 
 
+Parts = Annotated[float, Field(ge=0.001, le=10_000)]
+
+
+class PouredPart(Shape):
+    """One part by volume; ``role`` may be left out where the table knows the name."""
+
+    name: Annotated[str, Field(min_length=1, max_length=80)]
+    role: Role | None = None
+    parts: Parts
+
+
 class DiluteInput(Shape):
-    """How much of what to pour: by parts, or a ferric stock down to a strength."""
+    """How much of what to pour: by parts, or a ferric stock down to a strength.
+
+    Parts are named with their role; names alone are taken where the table knows every one.
+    """
 
     solute: Literal["ferric-chloride"] | None = None
     stock: Strength | None = None
     target: Strength | None = None
-    parts: dict[str, Annotated[float, Field(ge=0.001, le=10_000)]] | None = Field(
-        default=None, min_length=2, max_length=12
-    )
+    parts: (
+        Annotated[list[PouredPart], Field(min_length=2, max_length=12)]
+        | Annotated[dict[str, Parts], Field(min_length=2, max_length=12)]
+        | None
+    ) = None
     volume_l: Litre
 
     @model_validator(mode="after")
@@ -69,6 +86,8 @@ class DiluteInput(Shape):
         by_strength = None not in (self.solute, self.stock, self.target)
         if by_strength == (self.parts is not None):
             raise ValueError("give parts, or solute with stock and target, one of the two")
+        if isinstance(self.parts, list) and len({p.name for p in self.parts}) < len(self.parts):
+            raise ValueError("each part needs its own name")
         if self.stock and self.target and self.target.baume > self.stock.baume:
             raise ValueError(
                 f"the target cannot be stronger than the stock ({self.stock.baume:g} °Bé)"
@@ -83,6 +102,8 @@ class DiluteOutput(Shape):
     water_l: float
     pour: list[str]
     litres: dict[str, float]
+    cautions: list[str]
+    """What to beware of while pouring."""
     checks: dict[str, float]
 
 

@@ -118,20 +118,10 @@ def test_a_backup_that_cannot_be_written_leaves_nothing(house):
     assert done.returncode == 3 and "cannot be written" in done.stderr
 
 
-def test_an_older_backup_is_migrated_where_the_folder_was_used_before(empty):
-    """The stamp of the empty newer database does not stand for the older one brought back."""
-    empty.keen("start", "--detach", "--no-demo", "--port", str(empty.port))
-    empty.keen("stop")
-    empty.keen("restore", str(HERE / "0.2.0.tar.gz"))
-    empty.start()
-    assert empty.ask(f"{ROOM}/bench")["baths"]
-    empty.keen("stop")
-
-
-def test_a_database_whose_data_folder_was_deleted_is_used_again(empty):
+def test_a_database_whose_data_folder_was_deleted_is_used_again(house):
     """As root the cluster can lie outside the folder that was deleted."""
+    house.keen("stop")
     for name in ("pg-password", "pg-owner-password", "secret-key", "migrated", "demo-loaded"):
-        (empty.folder / name).unlink()
-    started = empty.start()
-    assert "it is used again" in started.said
-    assert empty.ask(f"{ROOM}/bench")["baths"]
+        (house.folder / name).unlink()
+    assert "it is used again" in house.start().said
+    assert house.ask(f"{ROOM}/bench")["baths"]

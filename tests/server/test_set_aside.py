@@ -5,6 +5,7 @@ import pytest
 from server.baths.models import Bath
 from server.plates.models import Plate
 from server.record.models import Entry
+from server.runs.actions import begin as begin_module
 from tests.server.conftest import Device, new_id, plan_body
 
 OPEN = ["Tone 1", "Tone 2", "Tone 3"]
@@ -109,6 +110,16 @@ def test_areas_that_were_bitten_and_are_no_longer_planned_are_named(furnished):
     ask = {"id": new_id(), "plate": furnished.ids["plate"], "goes_on": True}
     status, reply = furnished.ask("POST", "/runs", ask)
     assert status == 422 and "no longer has Tone 3" in reply["error"]["text"]
+
+
+def test_more_bites_than_can_be_reckoned_on_from_are_refused(furnished, monkeypatch):
+    monkeypatch.setattr(begin_module, "MOST_BEFORE", 1)
+    bite(furnished.tablet, -400_000)
+    bite(furnished.tablet, -200_000)
+    end(furnished, "tomorrow")
+    body = {"id": new_id(), "plate": furnished.ids["plate"], "goes_on": True}
+    status, reply = furnished.ask("POST", "/runs", body)
+    assert (status, reply["error"]["allowed"]) == (422, "at most 1")
 
 
 def test_in_the_bath_it_cannot_be_ended(furnished):

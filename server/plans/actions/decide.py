@@ -9,7 +9,7 @@ from core.kinetics.readings import thinned
 from core.line.shapes import MeasuredLine
 from core.process.rows import PROCESSES
 from core.process.shapes import Decided
-from core.stages.shapes import DoneBite, RunSheet
+from core.stages.shapes import MOST_DONE, DoneBite, RunSheet
 from core.tone.shapes import Curve
 from server.baths.actions.facts import bath_facts
 from server.baths.models import Bath
@@ -50,7 +50,7 @@ def decided(
         round_to_seconds=what.round_to_seconds,
         curve=Curve.model_validate(curve) if curve else None,
         measured=[MeasuredLine.model_validate(line) for line in measured],
-        done=[*earlier, *(done_bite(dip) for dip in done)],
+        done=[*earlier, *(done_bite(dip) for dip in done)][:MOST_DONE],
     )
 
 

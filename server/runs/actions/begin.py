@@ -10,6 +10,7 @@ from django.db import IntegrityError, transaction
 from core.data.cautions import CAUTIONS
 from core.process.row import Process
 from core.process.rows import PROCESSES
+from core.stages.shapes import MOST_DONE
 from server.accounts.models import User
 from server.plans.actions.decide import done_bite, measured_lines
 from server.plans.models import Plan
@@ -20,6 +21,9 @@ from server.rooms.permissions import add, enter, find
 from server.runs.actions.state import latest_run, run_state
 from server.runs.models import Run
 from server.runs.schemas import RunIn
+
+MOST_BEFORE = MOST_DONE // 2
+"""Bites that a run may go on from: it needs room for its own."""
 
 
 @transaction.atomic
@@ -87,7 +91,7 @@ def _bites_so_far(plan: Plan) -> list[dict[str, Any]]:
     Raises
     ------
     BadValue
-        Nothing was set aside, or the plan names other areas by now.
+        Nothing was set aside, it has too many bites, or the plan names other areas by now.
     """
     earlier = latest_run(plan.plate, plan.part)
     if earlier is None or earlier.outcome != Run.SET_ASIDE:
@@ -95,6 +99,11 @@ def _bites_so_far(plan: Plan) -> list[dict[str, Any]]:
                        field="goes_on", value="true")  # fmt: skip
     made = [done_bite(dip).model_dump(mode="json") for dip in run_state(earlier).done]
     bites = [*earlier.before, *made]
+    if len(bites) > MOST_BEFORE:
+        raise BadValue(
+            "too-many", "More bites were made than can be reckoned on from. Begin anew.",
+            field="goes_on", value=len(bites), allowed=f"at most {MOST_BEFORE}",
+        )  # fmt: skip
     gone = {name for bite in bites for name in bite["open"]} - {a["name"] for a in plan.areas}
     if gone:
         raise BadValue(

@@ -2288,10 +2288,12 @@ export interface components {
         /**
          * DiluteInput
          * @description How much of what to pour: by parts, or a ferric stock down to a strength.
+         *
+         *     Parts are named with their role; names alone are taken where the table knows every one.
          */
         DiluteInput: {
             /** Parts */
-            parts?: {
+            parts?: components["schemas"]["PouredPart"][] | {
                 [key: string]: number;
             } | null;
             /** Solute */
@@ -2306,6 +2308,8 @@ export interface components {
          * @description What to pour, in which order, and how to check it.
          */
         DiluteOutput: {
+            /** Cautions */
+            cautions: string[];
             /** Checks */
             checks: {
                 [key: string]: number;
@@ -4312,6 +4316,18 @@ export interface components {
             work: string | null;
             /** Wrong */
             wrong: string;
+        };
+        /**
+         * PouredPart
+         * @description One part by volume; ``role`` may be left out where the table knows the name.
+         */
+        PouredPart: {
+            /** Name */
+            name: string;
+            /** Parts */
+            parts: number;
+            /** Role */
+            role?: ("water" | "acid" | "ferric" | "salt" | "alkali" | "other") | null;
         };
         /**
          * ProcessWords

@@ -66,7 +66,7 @@ test("in °F it is typed and refused in °F, and sent in °C", async () => {
 
 test("nitric asks for the extraction; what the server refuses stands at the tick", async () => {
   const { server } = await making();
-  await pick("Mordant", /Nitric acid 1:10/ as unknown as string);
+  await pick("Mordant", /Nitric acid 1 \+ 10/ as unknown as string);
   expect(screen.queryByLabelText("Hydrometer")).toBeNull();
   expect(screen.getByText(/see a doctor even when well/)).toBeVisible();
   await type("Name", "Blue tray");

@@ -354,6 +354,20 @@ test("out of the bath it is set aside with a reason; with none it asks, with no 
   expect(at()).toBe(`/plates/${LANTERN}`);
 });
 
+test.each([
+  ["set aside", "Set aside", "tomorrow"],
+  ["never dipped", "Never dipped", "wrong plate"],
+])("%s: it says so and why, and no key dips it", async (outcome, heading, reason) => {
+  const out = runWithout(runEarlier(0), ["dip", "lift"]);
+  const { kinds } = await atTheBath({ ...out, outcome, reason, ended_at: "2026-01-01T10:00:00Z" });
+  expect(screen.getByRole("heading", { name: heading })).toBeVisible();
+  expect(screen.getByText(reason)).toBeVisible();
+  expect(screen.getByRole("button", { name: "Ended" })).toBeDisabled();
+  await userEvent.keyboard(" s");
+  expect(screen.queryByLabelText("another reason")).toBeNull();
+  expect(kinds()).toEqual([]);
+});
+
 test("in the bath nothing is set aside", async () => {
   await atTheBath(runEarlier(0));
   await userEvent.keyboard("s");

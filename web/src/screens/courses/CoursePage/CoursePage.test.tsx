@@ -116,11 +116,13 @@ test("ways to mend are compared from what is typed, and one joins the course", a
 
 test("ammonia is measured out for the amount wanted, comma or point", async () => {
   const server = fakeServer({
-    "POST /api/calc/dilute": { body: { pour: ["water first: 0.48 L", "ammonia: 0.03 L"] } },
+    "POST /api/calc/dilute": {
+      body: { pour: ["water first: 0.48 L", "ammonia: 0.03 L"], cautions: [] },
+    },
   });
   const degrease = steps(LANTERN).find((step) => step.beside.includes("degreasers"));
   openAt(`/plates/${LANTERN}/course?step=${degrease?.id}`);
-  await type("Ammonia water 1:20", "500,5");
+  await type("Ammonia water 1 + 20", "500,5");
   await waitFor(() => expect(server.last()?.body.volume_l).toBeCloseTo(0.5005));
   expect(await screen.findByText(/water first: 0.48 L/)).toBeVisible();
 });

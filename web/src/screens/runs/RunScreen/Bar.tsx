@@ -15,6 +15,12 @@ type Props = {
   bite: Bite | null;
 };
 
+/** Ended before its bites were made. */
+const LEFT: Record<string, string> = {
+  "set aside": "Set aside",
+  "never dipped": "Never dipped",
+};
+
 /** State, plate, bite, way out, time. */
 export function Bar({ run, inBath, over, begun, bite }: Props) {
   const { hands } = run.process;
@@ -23,14 +29,14 @@ export function Bar({ run, inBath, over, begun, bite }: Props) {
     ? `${hands.lift} now`
     : inBath
       ? hands.wet
-      : !bite
-        ? "All bites done"
+      : run.ended_at || !bite
+        ? (LEFT[run.outcome] ?? "All bites done")
         : begun
           ? hands.dry
           : "Not bitten yet";
   return (
     <NightBar mark={inBath ? "bath" : "lifted"} state={state} name={run.plate_name}>
-      {bite ? (
+      {bite && !run.ended_at ? (
         <span className="text-far whitespace-nowrap text-night-ink-2 max-desk:hidden">
           bite {bite.number} of {bite.of}
         </span>

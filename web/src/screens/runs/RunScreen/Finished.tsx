@@ -21,17 +21,11 @@ export function Finished({ run, local, inBath, waiting, error }: Props) {
     <OutPart>
       <section>
         <Line run={run} waiting={waiting} />
-        <FarTitle>{inBath ? "Lift it" : "Bitten"}</FarTitle>
-        <FarText>
-          Rinse long. Strip the stop-out and the ground. Then pull a proof and read its tones.
-        </FarText>
-        <Said>
-          {run.mordant.includes("ferric")
-            ? "Ferric: a mild bicarbonate wipe, which foams. "
-            : "Gloves on while you rinse. "}
-          Solvents away from heat and flame, extraction on, rags into the closed can.
-        </Said>
-        {run.ended_at ? <Said>{ended(run)}</Said> : null}
+        {run.outcome && run.outcome !== "finished" ? (
+          <LeftAside run={run} />
+        ) : (
+          <Wash run={run} inBath={inBath} />
+        )}
         <Notices state={local.state} />
         <Trouble error={error} />
       </section>
@@ -40,8 +34,39 @@ export function Finished({ run, local, inBath, waiting, error }: Props) {
   );
 }
 
-const ended = (run: Run) =>
-  run.outcome === "finished" ? "This run is ended." : `This run was set aside: ${run.reason}.`;
+function Wash({ run, inBath }: { run: Run; inBath: boolean }) {
+  return (
+    <>
+      <FarTitle>{inBath ? "Lift it" : "Bitten"}</FarTitle>
+      <FarText>
+        Rinse long. Strip the stop-out and the ground. Then pull a proof and read its tones.
+      </FarText>
+      <Said>
+        {run.mordant.includes("ferric")
+          ? "Ferric: a mild bicarbonate wipe, which foams. "
+          : "Gloves on while you rinse. "}
+        Solvents away from heat and flame, extraction on, rags into the closed can.
+      </Said>
+      {run.ended_at ? <Said>This run is ended.</Said> : null}
+    </>
+  );
+}
+
+/** Ended before its bites were made. */
+function LeftAside({ run }: { run: Run }) {
+  const dipped = run.outcome === "set aside";
+  return (
+    <>
+      <FarTitle>{dipped ? "Set aside" : "Never dipped"}</FarTitle>
+      {run.reason ? <FarText>{run.reason}</FarText> : null}
+      <Said>
+        {dipped
+          ? "Go on from here, or begin anew, on the plate's page."
+          : "Begin on the plate's page."}
+      </Said>
+    </>
+  );
+}
 
 /** What each area comes to, and its band. */
 function Prints({ run, local }: { run: Run; local: Local }) {

@@ -89,8 +89,9 @@ export function useActs(seen: Seen, bite: Bite | null) {
       if (now - pressed.current < kinds.same_press_seconds * 1000) return;
       pressed.current = now;
       if (dip) lift();
+      else if (run?.ended_at) return;
       else if (bite) dipNow();
-      else if (run && !run.ended_at) end.mutate("");
+      else end.mutate("");
     },
     care: () => dip && run && log({ kind: run.care.event, data: {} }),
     /** The plate is as the screen asks for it: first what is covered, then what is opened. */
