@@ -18,6 +18,7 @@ MOVED = {
     r"now_seconds$|temperature_age_seconds$": "the clock",
     r"^\.care(_every_seconds)?$": "a run's care says more: verb, kind of event, how often",
     r"\.sheet\.areas\.\d+\.(wanted_depth_um|depth_um(_low|_high)?)$": "the goal of the process",
+    r"\.mordant_label$": "parts are written 1 + 10",
     r"\.hands_minutes_left$": "the course of a spit bite names more steps by now",
     r"\.steps\.14\.(at_hand|cautions|by_itself)": "spit bite became a process with its caution",
 }
