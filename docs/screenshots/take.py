@@ -1,7 +1,6 @@
 """Take the screenshots anew from the demo room: ``python docs/screenshots/take.py URL``.
 
 First ``./keen start --detach`` and ``./keen demo --reset``; the bite under way is lifted at last.
-Not taken here: ``pools.png``.
 """
 
 import sys

@@ -50,8 +50,10 @@ export function StageList({ plan }: { plan: Plan }) {
 
 const opensUp = (plan: Plan) => plan.method === "open-up";
 
-const follows = ({ process: { hands }, ...plan }: Plan) =>
-  plan.method === "open-up" ? `Then ${hands.opening.verb.toLowerCase()}` : hands.follow;
+function follows(plan: Plan): string {
+  const { hands } = plan.process;
+  return opensUp(plan) ? `Then ${hands.opening.verb.toLowerCase()}` : hands.follow;
+}
 
 type RowProps = { plan: Plan; bite: Bite; phase: Phase; next: Bite | null };
 
