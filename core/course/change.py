@@ -8,7 +8,7 @@ from dataclasses import dataclass, field
 from pydantic import AwareDatetime
 
 from core.course.course import step_row
-from core.course.measures import checked_measures, facts_of, told_measures
+from core.course.measures import brings_grease, checked_measures, facts_of, told_measures
 from core.course.shapes import Act, MeasureValue, Step
 from core.course.standing import Known, needs_of, waits_for
 from core.data.steps import INSTEAD, STEPS
@@ -124,15 +124,33 @@ def _done(steps: Steps, act: Act, hand: Hand, known: Known) -> Changed:
 def _ask_again(steps: Steps, place: int) -> Steps:
     """Return a course with a repeat behind a step that undoes an earlier one, where there is one.
 
-    Such as polish after degreasing: polish itself is greasy.
+    Such as polish after degreasing: polish itself is greasy. Behind several in a row it is asked
+    for once; after a proof only where something to come needs it.
     """
-    done = steps[place].key
     for step in steps:
-        if done not in STEPS[step.key].again_after or step.status != "done":
+        if step.status != "done" or not _undoes(steps[place], step):
             continue
-        if not any(each.key == step.key and each.status == "todo" for each in steps):
-            return _insert(steps, place + 1, _repeat(steps, step))
+        behind = place + 1
+        while behind < len(steps) and _is_next_to_undo(steps[behind], step):
+            behind += 1
+        if _is_wanted_again(step, steps[place], steps[behind:]):
+            return _insert(steps, behind, _repeat(steps, step))
     return steps
+
+
+def _undoes(done: Step, step: Step) -> bool:
+    return done.key in STEPS[step.key].again_after and brings_grease(done)
+
+
+def _is_next_to_undo(following: Step, step: Step) -> bool:
+    return following.status == "todo" and _undoes(following, step)
+
+
+def _is_wanted_again(step: Step, done: Step, rest: Steps) -> bool:
+    if any(each.key == step.key and each.status == "todo" for each in rest):
+        return False
+    needed = any(step.key in STEPS[each.key].needs for each in rest if each.status == "todo")
+    return needed or STEPS[done.key].group != "proof"
 
 
 def _repeat(steps: Steps, step: Step) -> Step:

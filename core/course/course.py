@@ -14,7 +14,7 @@ from core.course.shapes import (
 from core.data.cautions import CAUTIONS
 from core.data.mordants import TABLES_VERSION
 from core.data.step_row import StepRow
-from core.data.steps import COURSES, INSTEAD, PROOF, STEPS
+from core.data.steps import COURSES, INSTEAD, LEFT_OUT, PROOF, STEPS
 from core.errors import CoreError
 from core.prepare.bevel import is_optional
 
@@ -80,9 +80,10 @@ def _joined(routes: list[Route], given: CourseInput) -> Chosen:
     """Return the steps of all routes: prepared once, grounded and bitten part by part."""
     found: Chosen = []
     for part, route in enumerate(routes, 1):
+        found += [(key, part - 1, routes[part - 2]) for key in _between(routes, part)]
         for key in COURSES[route]:
             row = STEPS[key]
-            if key in PROOF or row.only_on not in ("", given.material):
+            if key in PROOF or not _is_for(row, route, given.material):
                 continue
             known = any(key == each for each, _, _ in found)
             prepared = row.group == "prepare" or row.once
@@ -93,6 +94,23 @@ def _joined(routes: list[Route], given: CourseInput) -> Chosen:
         first = [key for key, row in STEPS.items() if row.when_unknown]
         found = [(key, 1, routes[0]) for key in first] + found
     return found + [(key, 1, routes[0]) for key in PROOF]
+
+
+def _is_for(row: StepRow, route: Route, material: str) -> bool:
+    left_out = LEFT_OUT.get((route, material), ())
+    return row.key not in left_out and (not row.only_on or material in row.only_on)
+
+
+def _between(routes: list[Route], part: int) -> list[str]:
+    """Return steps that stand between a part and the one before it."""
+    if part == 1:
+        return []
+    pair = (routes[part - 2], routes[part - 1])
+    return [
+        key
+        for key, row in STEPS.items()
+        if row.between and all(route in of for route, of in zip(pair, row.between, strict=True))
+    ]
 
 
 def _grounds(route: Route) -> bool:
@@ -186,6 +204,7 @@ def told_step(
         There is no step of that key.
     """
     row = step_row(key)
+    longer = row.longer_on[1:] if row.longer_on and row.longer_on[0] == route else None
     return CourseStepOut(
         id=step_id(key, part),
         key=key,
@@ -193,11 +212,11 @@ def told_step(
         route=route,
         group=row.group,
         title=row.title,
-        why=row.why,
+        why=longer[1] if longer else row.why,
         good=row.good,
         fails=[Mend(sign=sign, mend=mend) for sign, mend in row.fails],
         hands_minutes=row.hands,
-        wait_minutes=row.wait,
+        wait_minutes=longer[0] if longer else row.wait,
         timer=row.timer,
         at_hand=list(row.at_hand),
         cautions=[_caution(key) for key in row.cautions],

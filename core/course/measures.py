@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 
-from core.course.shapes import MeasureValue
+from core.course.shapes import MeasureValue, Step
 from core.data.step_row import Measure
 from core.data.steps import STEPS
 from core.errors import CoreError
@@ -98,6 +98,22 @@ def _word(value: MeasureValue) -> str:
     if isinstance(value, bool):
         return "yes" if value else "no"
     return str(value)
+
+
+def brings_grease(step: Step) -> bool:
+    """Tell whether a step brings grease back onto the plate, by what was noted of it.
+
+    Parameters
+    ----------
+    step : Step
+
+    Returns
+    -------
+    bool
+    """
+    row = STEPS[step.key]
+    measure, words = row.greases_when or ("", ())
+    return row.greases or step.measures.get(measure) in words
 
 
 def facts_of(key: str, measures: Mapping[str, MeasureValue]) -> dict[str, MeasureValue]:

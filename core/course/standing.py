@@ -138,7 +138,7 @@ def waits_for(step: Step, needs: list[str], steps: list[Step], known: Known) -> 
     list of str
         Repeats asked for since are among them.
     """
-    by_id = {each.id: each for each in steps}
+    by_id = {each.id: each for each in _before(step, steps)}
     wanting = [n for n in needs if n in by_id and status_of(by_id[n], known) not in SETTLED]
     ids = dict.fromkeys([*wanting, *_asked_again(step, steps, known)])
     return [STEPS[by_id[need].key].title for need in ids]

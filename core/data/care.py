@@ -5,6 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Literal
 
+from core.data.facing import Facing
+
 CareMark = Literal["rock", "feather", "brush"]
 
 
@@ -18,15 +20,17 @@ class CareRow:
     event: str
     mark: CareMark
     """Of the sign drawn beside it."""
+    facings: tuple[Facing, ...] = ("face up", "face down", "upright")
+    """How the plate must lie for it."""
     source: str = "room-practice"
 
 
 CARE: dict[str, CareRow] = {
     row.key: row
     for row in (
-        CareRow("rock", "Rock", "Rocked", "rocked", "rock"),
+        CareRow("rock", "Rock", "Rocked", "rocked", "rock", ("face up",)),
         CareRow("feather", "Feather", "Feathered", "feathered", "feather"),
-        CareRow("brush", "Brush", "Brushed", "rocked", "rock"),
+        CareRow("brush", "Brush", "Brushed", "brushed", "brush"),
         CareRow("refresh", "Refresh", "Refreshed", "refreshed", "brush"),
     )
 }

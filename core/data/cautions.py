@@ -42,6 +42,24 @@ CAUTIONS: dict[str, CautionRow] = {
             "for 15 minutes, then a doctor. Local rules come first.",
         ),
         CautionRow(
+            "nitric-hot",
+            "danger",
+            "Nitric above 30 °C runs away",
+            "It heats itself faster than the tray cools, and gives off brown gas. Nothing is "
+            "planned or begun in it.",
+            "Lift the plate, lid on, extraction on, leave the room until it is below 27 °C. Stand "
+            "the tray in cold water; pour nothing in. Brown gas: a doctor, even when you feel "
+            "well.",
+        ),
+        CautionRow(
+            "nitric-warm",
+            "care",
+            "Nitric is near 30 °C",
+            "From 27 °C it warms itself. Stand the tray in cold water between bites and read the "
+            "thermometer before each dip.",
+            "Above 30 °C: lift the plate, lid on, extraction on, leave the room until it cooled.",
+        ),
+        CautionRow(
             "spit-bite",
             "danger",
             "Brushed mordant has no tray round it",
@@ -101,8 +119,62 @@ CAUTIONS: dict[str, CautionRow] = {
             "ammonia",
             "danger",
             "Never mix cleaners",
-            "Ammonia and bleach give poison gas; bleach never meets acid or ferric. Air the room.",
+            "Goggles and gloves for ammonia. Ammonia and bleach give poison gas; bleach never "
+            "meets acid or ferric. Air the room.",
             "Coughing or stinging eyes: leave, fresh air; a doctor if it stays.",
+        ),
+        CautionRow(
+            "alcohol",
+            "danger",
+            "Alcohol burns",
+            "Degreasing with alcohol: no flame, hot plate off, and not near the nitric tray. Air "
+            "the room; the rag goes into the closed metal can.",
+            "Fire: a lid or a blanket. Dizzy: leave, fresh air. In eyes: water for 15 minutes.",
+        ),
+        CautionRow(
+            "cold-first",
+            "danger",
+            "Alcohol only on a cold plate",
+            "Grain and varnish come off with alcohol or acetone only when plate and hot plate are "
+            "cold: their vapour catches fire.",
+            "Fire: a lid or a blanket, nobody leans over it. Dizzy: leave, fresh air.",
+        ),
+        CautionRow(
+            "soda",
+            "care",
+            "Strong soda burns",
+            "Goggles and gloves. Soda into water, stirring; it heats up. Not on zinc.",
+            "On skin: plenty of water. In eyes: water for 15 minutes, then a doctor.",
+        ),
+        CautionRow(
+            "smoking",
+            "danger",
+            "Smoking a ground is an open flame",
+            "Tongs for the plate, nothing that burns near the flame, hair and sleeves tied back, "
+            "no solvent in the room.",
+            "On skin: cool water for 20 minutes. Fire: a lid or a blanket, never water on wax.",
+        ),
+        CautionRow(
+            "press",
+            "danger",
+            "The press takes fingers",
+            "Fingers out of the nip. Nobody turns while another lays paper. Bed stops on; a heavy "
+            "bed needs its catches.",
+            "Caught: stop, turn back, a doctor. Do not pull.",
+        ),
+        CautionRow(
+            "knives",
+            "care",
+            "Knives and scrapers slip",
+            "Work away from the other hand; a cap on what is not in use; the plate held fast.",
+            "A cut: water, a clean dressing; deep or dirty, a doctor.",
+        ),
+        CautionRow(
+            "grinding-dust",
+            "care",
+            "Metal and stone dust is breathed in",
+            "Mask P2; work wet where it can be done; wipe up, do not sweep.",
+            "In eyes: water for 15 minutes. Coughing that stays: a doctor.",
         ),
         CautionRow(
             "hot-plate",

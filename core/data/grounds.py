@@ -45,8 +45,15 @@ GROUNDS: dict[str, GroundRow] = {
                   None, None, "half covered", 20, 60, "Even dots, not run together."),
         GroundRow("spit", "Spit bite on grain", "Fused grain; the mordant is brushed on.",
                   (130, 150), 170, "half covered", 15, 7, "As dust; a trial on the margin first."),
+        GroundRow("toner", "Toner left as the resist", "Transferred to the bare plate, and kept.",
+                  None, None, "whole where it is black", 5, 30,
+                  "Black whole under the loupe; it resists a first light bite, no long one."),
     )
 }  # fmt: skip
+
+
+ON_GRAIN = ("dust", "spray", "spit")
+"""Grounds that are a grain."""
 
 
 @dataclass(frozen=True)
@@ -97,9 +104,12 @@ TRANSFERS: dict[str, TransferRow] = {
     for row in (
         TransferRow("direct", "Drawn directly", ("Draw on the ground; accept the reversal.",),
                     "Lettering prints mirrored."),
-        TransferRow("wax", "Wax film", ("Rub the pencil sketch face down onto the wax film.",
-                                        "Lay the film on the plate and rub it off."),
-                    "Clean the wax off with spirit before the ground, or it lifts."),
+        TransferRow("wax", "Wax film",
+                    ("Melt wax thin over the warm bare plate; let it cool.",
+                     "Lay the pencil sketch face down on it and rub it down.",
+                     "Retrace the lines with a point, because they smudge.",
+                     "Take the wax off: warm the plate and wipe, or with spirit."),
+                    "Before the ground, on bare metal. Wax is grease: degrease after it."),
         TransferRow("chalk", "Chalk or conté sheet",
                     ("Chalk the back of the tracing.", "Trace its main lines with a soft point."),
                     "It smudges: retrace the main lines lightly before the hand rests on them."),
@@ -109,6 +119,11 @@ TRANSFERS: dict[str, TransferRow] = {
         TransferRow("toner", "Toner with solvent",
                     ("Lay the toner print face down.", "Wet its back with solvent, press."),
                     "The solvent lifts grounds and crazes acrylic: on bare metal only."),
+        TransferRow("toner-resist", "Toner, left as the resist",
+                    ("Bring the toner onto the degreased bare plate and leave it there.",
+                     "It resists a first light bite: plan that as its own lines.",
+                     "Then take it off, lay a ground, draw again and bite again."),
+                    "Thin toner lets the mordant through: touch up what is grey."),
         TransferRow("under", "Under the clear plate", ("Tape the sketch under the plate.",),
                     "It prints mirrored unless the sketch was reversed."),
     )

@@ -35,6 +35,11 @@ class Mordant:
     caution: str
     """A key of ``CAUTIONS``."""
     source: str
+    warned_c: float | None = None
+    hottest_c: float | None = None
+    """From the one it is warned of, above the other it is refused; None where heat is no danger."""
+    sediment: bool = False
+    """What it bites settles in the lines of a plate that lies face up."""
 
 
 @dataclass(frozen=True)
@@ -49,6 +54,9 @@ class Metal:
 
 RATE_LOG_SPREAD = 0.30
 """Of the logarithm, before anything was measured. ``room-practice``"""
+NITRIC_WARNED_C, NITRIC_HOTTEST_C = 27.0, 30.0
+"""It heats itself; from the first on it is watched, above the second it is not used.
+``room-practice``"""
 WETTING_LOG_SPREAD = 0.42
 """Hands, agitation and grease move it by a factor of about 1.5: 3 to 17 s about 7.5 s.
 ``room-practice``"""
@@ -85,6 +93,9 @@ def _row(
         care=care[0],
         caution=caution,
         source="room-practice",
+        warned_c=NITRIC_WARNED_C if caution == "nitric" else None,
+        hottest_c=NITRIC_HOTTEST_C if caution == "nitric" else None,
+        sediment=caution == "ferric",
     )
 
 
@@ -95,8 +106,8 @@ MORDANTS: dict[str, Mordant] = {
              "baume", ("rock", 120), "ferric"),
         _row("copper-ferric-citric", "Ferric chloride with citric acid", "copper", 2.0, (33, 7),
              (60, 10), 7.5, 0.7, "baume", ("rock", 120), "ferric"),
-        _row("copper-nitric", "Nitric acid 1:2 to 1:4", "copper", 8.0, (45, 9), (30, 6), 2.0, 1.0,
-             "dilution", ("feather", 20), "nitric"),
+        _row("copper-nitric", "Nitric acid 1 + 2 to 1 + 4", "copper", 8.0, (45, 9), (30, 6), 2.0,
+             1.0, "dilution", ("feather", 20), "nitric"),
         _row("zinc-nitric-10", "Nitric acid 1 + 10", "zinc", 5.0, (45, 9), (18, 3.6), 2.0, 1.0,
              "dilution", ("feather", 30), "nitric"),
         _row("zinc-nitric-16", "Nitric acid 1 + 16", "zinc", 3.0, (45, 9), (12, 2.4), 2.0, 1.0,

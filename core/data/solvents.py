@@ -21,7 +21,7 @@ class SolventRow:
     label: str
     how: str
     harms: tuple[tuple[str, str], ...]
-    """Materials it must not touch, and why."""
+    """Materials it must not touch, and why; plastics by name."""
     cautions: tuple[str, ...]
     source: str = "room-practice"
 
@@ -34,15 +34,21 @@ SOLVENTS: dict[str, SolventRow] = {
         SolventRow("soapy-water", "Warm soapy water", "Soak a minute, wipe, rinse.",
                    (("polymer", "it swells a plate that is not hardened through"),), ()),
         SolventRow("plant-oil", "Plant oil", "Rub in, let it work, wipe with rag.", (), ("inks",)),
-        SolventRow("spirit", "White spirit", "Rag, extraction, then wipe dry.", (), ("solvents",)),
+        SolventRow("spirit", "White spirit", "Rag, extraction, then wipe dry.",
+                   (("polystyrene", "it softens polystyrene"),
+                    ("packaging", "it may soften packaging")), ("solvents",)),
         SolventRow("alcohol", "Alcohol", "Rag, extraction, let it work a minute.",
-                   (("plastic", "it crazes acrylic"), ("polymer", "it attacks photopolymer")),
-                   ("solvents",)),
+                   (("acrylic", "it crazes acrylic"), ("polymer", "it attacks photopolymer")),
+                   ("solvents", "cold-first")),
         SolventRow("soda", "Washing soda, strong", "Lay in for 10 minutes, rinse long.",
-                   (("zinc", "it bites zinc"), ("polymer", "it attacks photopolymer")), ()),
+                   (("zinc", "it bites zinc"), ("petg", "it clouds PETG"),
+                    ("polymer", "it attacks photopolymer")), ("soda",)),
         SolventRow("acetone", "Acetone", "Rag, extraction, quickly.",
-                   (("plastic", "it dissolves acrylic"), ("polymer", "it attacks photopolymer")),
-                   ("solvents",)),
+                   (("acrylic", "it dissolves acrylic"), ("petg", "it clouds and softens PETG"),
+                    ("polystyrene", "it dissolves polystyrene"),
+                    ("packaging", "it dissolves packaging"),
+                    ("polymer", "it attacks photopolymer")),
+                   ("solvents", "cold-first")),
     )
 }  # fmt: skip
 

@@ -12,7 +12,7 @@ Beside = Literal[
     "grounds", "textures", "solvents",
 ]  # fmt: skip
 """What a step shows beside its texts: a calculation, a picture, a table."""
-GroundOf = Literal["", "ball", "liquid", "soft", "dust", "spray"]
+GroundOf = Literal["", "ball", "liquid", "soft", "dust", "spray", "toner"]
 
 
 @dataclass(frozen=True)
@@ -30,6 +30,8 @@ class Measure:
     """The fact of the plate it stays true as, after the step."""
     tells: str = ""
     """What it says of the ground: a field of ``GroundCheckInput``."""
+    lays: tuple[tuple[str, GroundOf], ...] = ()
+    """Words that say which ground lies on the plate by now."""
 
 
 @dataclass(frozen=True)
@@ -66,12 +68,19 @@ class StepRow:
     cleans: bool = False
     """It takes grease off: the time to the ground counts from here."""
     greases: bool = False
+    """It brings grease back: cleaning is asked for again."""
+    greases_when: tuple[str, tuple[str, ...]] | None = None
+    """A measure and the words with which it brings grease back."""
     each_ground: bool = False
-    """Done once more before each new ground."""
+    """Done once more with each new ground."""
     once: bool = False
     """Done once a plate, however many routes it takes."""
-    only_on: str = ""
-    """The one material it is for."""
+    only_on: tuple[str, ...] = ()
+    """The materials it is for; empty: any."""
+    longer_on: tuple[str, int, str] | None = None
+    """A route on which it waits longer: how long [min], and why."""
+    between: tuple[tuple[str, ...], tuple[str, ...]] | None = None
+    """Routes of a mixed plate between which it comes."""
     when_unknown: bool = False
     """Comes first on an old plate whose past nobody knows."""
     fails_when: tuple[str, str] | None = None
@@ -114,18 +123,25 @@ def number(key: str, label: str, unit: str, low: float, high: float, *, tells: s
     return Measure(key, label, "number", unit, (), low, high, tells=tells)
 
 
-def choice(key: str, label: str, *options: str, fact: str = "", tells: str = "") -> Measure:
+def choice(
+    key: str,
+    label: str,
+    *options: str,
+    fact: str = "",
+    tells: str = "",
+    lays: tuple[tuple[str, GroundOf], ...] = (),
+) -> Measure:
     """Return a measure chosen from words.
 
     Parameters
     ----------
     key, label : str
     options : str
-    fact, tells : str
-        What it stays true as, and what it says of the ground.
+    fact, tells, lays : str
+        What it stays true as, what it says of the ground, and which words mean a ground laid.
 
     Returns
     -------
     Measure
     """
-    return Measure(key, label, "choice", "", options, fact=fact, tells=tells)
+    return Measure(key, label, "choice", "", options, fact=fact, tells=tells, lays=lays)

@@ -8,26 +8,33 @@ from core.data.steps_before import STEPS_BEFORE
 
 STEPS: dict[str, StepRow] = {row.key: row for row in (*STEPS_BEFORE, *STEPS_AFTER)}
 
-PREPARE_METAL = ("cut", "bevel", "polish", "degrease", "back")
+PREPARE_METAL = ("cut", "bevel", "polish", "drawing", "degrease")
 PROOF = ("proof", "edition")
-HARD_GROUND = ("ball-ground", "transfer", "draw", "touch-up")
+HARD_GROUND = ("ball-ground", "transfer", "draw", "touch-up", "back")
+GRAIN = ("dust", "fuse", "transfer")
 
 COURSES: dict[str, tuple[str, ...]] = {
-    "etched line": (*PREPARE_METAL, "drawing", *HARD_GROUND, "plan-lines", "bite-lines",
-                    "strip-ground", *PROOF),
-    "soft ground": (*PREPARE_METAL, "drawing", "soft-ground", "press-textures", "plan-lines",
-                    "bite-lines", "strip-ground", *PROOF),
-    "aquatint": (*PREPARE_METAL, "drawing", "transfer", "dust", "fuse", "whites", "plan-tones",
-                 "bite-tones", "strip-ground", *PROOF),
-    "spit bite": (*PREPARE_METAL, "drawing", "dust", "fuse", "whites", "plan-spit-bite",
-                  "spit-bite", "strip-ground", *PROOF),
-    "drypoint": ("cut", "bevel", "drawing", "under-drawing", "plan-marks", "scratch", *PROOF),
-    "engraving": ("cut", "bevel", "polish", "drawing", "transfer", "plan-marks", "engrave",
-                  *PROOF),
-    "photopolymer": ("cut", "dust-chalk", "drawing", "expose-screen", "expose-image", "wash-out",
+    "etched line": (*PREPARE_METAL, *HARD_GROUND, "plan-lines", "bite-lines", "strip-ground",
+                    *PROOF),
+    "soft ground": (*PREPARE_METAL, "soft-ground", "press-textures", "stop-out-textures", "back",
+                    "plan-lines", "bite-lines", "strip-ground", *PROOF),
+    "aquatint": (*PREPARE_METAL, *GRAIN, "plan-tones", "whites", "back", "bite-tones",
+                 "strip-ground", *PROOF),
+    "spit bite": (*PREPARE_METAL, *GRAIN, "plan-spit-bite", "whites", "back", "spit-bite",
+                  "strip-ground", *PROOF),
+    "drypoint": ("cut", "film-back", "bevel", "polish", "drawing", "under-drawing", "transfer",
+                 "plan-marks", "scratch", *PROOF),
+    "engraving": ("cut", "film-back", "bevel", "polish", "drawing", "transfer", "plan-marks",
+                  "engrave", *PROOF),
+    "photopolymer": ("drawing", "cut", "dust-chalk", "expose-screen", "expose-image", "wash-out",
                      "harden", "trim", *PROOF),
 }  # fmt: skip
 """Working order of each route. ``room-practice``"""
+
+LEFT_OUT: dict[tuple[str, str], tuple[str, ...]] = {
+    ("drypoint", "plastic"): ("polish", "transfer"),
+}
+"""Steps of a route that a material goes without. ``room-practice``"""
 
 INSTEAD: dict[str, tuple[str, ...]] = {
     "ball-ground": ("liquid-ground",),

@@ -14,7 +14,16 @@ from typing import Literal
 from uuid import UUID
 
 from core.events.event import Event
-from core.events.kinds import Covered, Dip, Lift, Neutralised, Opened, Rinsed, Temperature
+from core.events.kinds import (
+    Covered,
+    Dip,
+    Lift,
+    Neutralised,
+    Observation,
+    Opened,
+    Rinsed,
+    Temperature,
+)
 from core.events.undo import holding, in_order, taken_back
 from core.kinetics.shapes import LONGEST_SECONDS
 from core.schema import Shape
@@ -70,6 +79,8 @@ class RunState(Shape):
     """Since the last lift."""
     neutralised: bool
     covered_since_lift: bool
+    observed: list[str]
+    """What was seen or felt since the last dip or lift."""
     notices: list[Notice]
 
     @property
@@ -322,8 +333,14 @@ def _state(
         rinsed=any(isinstance(data, Rinsed) for data in after),
         neutralised=any(isinstance(data, Neutralised) for data in after),
         covered_since_lift=any(isinstance(data, Covered) for data in after),
+        observed=_observed(live, max([since, *(dip.event.at_seconds for dip in opened)])),
         notices=notices,
     )
+
+
+def _observed(live: list[Event], since: float) -> list[str]:
+    said = [e.data for e in live if isinstance(e.data, Observation) and e.at_seconds >= since]
+    return list(dict.fromkeys(f"{seen.about} {seen.text}".strip() for seen in said))
 
 
 def _dip(number: int, dip: _Open, warm: _Warmth) -> Immersion:

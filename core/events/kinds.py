@@ -7,7 +7,7 @@ table of kinds all follow from ``KINDS``; only the fold knows what a kind does t
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Annotated, ClassVar
+from typing import Annotated, ClassVar, Literal
 from uuid import UUID
 
 from pydantic import BaseModel, ConfigDict, Field
@@ -146,6 +146,18 @@ class Feathered(Payload):
         return "Feathered the bubbles off."
 
 
+class Brushed(Payload):
+    """Sludge was brushed off the plate."""
+
+    kind = "brushed"
+    short = "brushed"
+    cares = True
+
+    def words(self, told: Told) -> str:
+        """Return what the record says of it."""
+        return "Brushed the sludge off."
+
+
 class Refreshed(Payload):
     """A pool of mordant was brushed anew: its thin film is used up within a minute."""
 
@@ -193,15 +205,25 @@ class Rinsed(Payload):
         return "Rinsed."
 
 
+LastRinse = Literal["bicarbonate", "vinegar and salt", "water"]
+"""Schools of the last rinse."""
+_RINSED_WITH: dict[LastRinse, str] = {
+    "bicarbonate": "Wiped with bicarbonate.",
+    "vinegar and salt": "Last rinse with vinegar and salt.",
+    "water": "Last rinse with water alone.",
+}
+
+
 class Neutralised(Payload):
-    """The plate was wiped with bicarbonate."""
+    """The last rinse, by the room's school."""
 
     kind = "neutralised"
-    short = "bicarbonate wipe"
+    short = "last rinse"
+    how: LastRinse = "bicarbonate"
 
     def words(self, told: Told) -> str:
         """Return what the record says of it."""
-        return "Wiped with bicarbonate."
+        return _RINSED_WITH[self.how]
 
 
 class Observation(Payload):
@@ -251,7 +273,7 @@ class Undo(Payload):
 KINDS: dict[str, type[Payload]] = {
     kind.kind: kind
     for kind in (
-        Dip, Lift, Temperature, Rocked, Feathered, Refreshed, Covered, Opened, Rinsed, Neutralised,
-        Observation, Note, Undo,
+        Dip, Lift, Temperature, Rocked, Feathered, Brushed, Refreshed, Covered, Opened, Rinsed,
+        Neutralised, Observation, Note, Undo,
     )
 }  # fmt: skip

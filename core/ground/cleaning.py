@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from core.data.cautions import CAUTIONS
+from core.data.plastics import PLASTIC_LABELS, PLASTICS
 from core.data.solvents import DISSOLVED_BY, LAYER_LABELS, SOLVENTS, SolventRow
 from core.errors import CoreError
 from core.ground.shapes import CleaningOrderInput, CleaningOrderOutput, CleaningStep
@@ -44,7 +45,7 @@ def _longest_run(given: CleaningOrderInput, place: int) -> tuple[SolventRow, int
     """Return the solvent that reaches deepest from here, the mildest of equals."""
     runs = []
     for rank, row in enumerate(SOLVENTS.values()):
-        if _harm(row, given.material):
+        if _harm(row, given):
             continue
         end = place
         while end < len(given.layers) and row.key in DISSOLVED_BY[given.layers[end]]:
@@ -56,21 +57,30 @@ def _longest_run(given: CleaningOrderInput, place: int) -> tuple[SolventRow, int
     return row, -end
 
 
-def _harm(row: SolventRow, material: str) -> str:
-    return dict(row.harms).get(material, "")
+def _harm(row: SolventRow, given: CleaningOrderInput) -> str:
+    """Return what a solvent does to the plate; of a plastic nobody named, to any of them."""
+    harms = dict(row.harms)
+    if given.material != "plastic":
+        return harms.get(given.material, "")
+    named = [given.plastic] if given.plastic else PLASTICS
+    return "; ".join(harms[plastic] for plastic in named if plastic in harms)
+
+
+def _called(given: CleaningOrderInput) -> str:
+    return PLASTIC_LABELS[given.plastic] if given.plastic else given.material
 
 
 def _no_safe_solvent(given: CleaningOrderInput, place: int) -> CoreError:
     layer = given.layers[place]
     known = [SOLVENTS[key] for key in DISSOLVED_BY[layer]]
-    why = "; ".join(f"{row.label.lower()}: {_harm(row, given.material)}" for row in known)
+    why = "; ".join(f"{row.label.lower()}: {_harm(row, given)}" for row in known)
     return CoreError(
         "no-safe-solvent",
-        f"Nothing that dissolves {LAYER_LABELS[layer]} is safe on {given.material} ({why}). Ease "
+        f"Nothing that dissolves {LAYER_LABELS[layer]} is safe on {_called(given)} ({why}). Ease "
         "it off with a wooden edge, and try on the margin first.",
         field=f"layers.{place}",
         value=layer,
-        allowed=f"a layer that comes off {given.material} unharmed",
+        allowed=f"a layer that comes off {_called(given)} unharmed",
     )
 
 
@@ -87,7 +97,7 @@ def _step(row: SolventRow, layers: Sequence[str]) -> CleaningStep:
 def _spared(given: CleaningOrderInput) -> list[str]:
     wanted = {key for layer in given.layers for key in DISSOLVED_BY[layer]}
     return [
-        f"{row.label}: {_harm(row, given.material)}"
+        f"{row.label}: {_harm(row, given)}"
         for row in SOLVENTS.values()
-        if row.key in wanted and _harm(row, given.material)
+        if row.key in wanted and _harm(row, given)
     ]

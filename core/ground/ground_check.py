@@ -6,13 +6,19 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from core.data.dust import FULLEST, THINNEST
-from core.data.grounds import GROUNDS, LEAST_COUNTED_PLATES, NEEDLE_CATCHES_UM, GroundRow
+from core.data.grounds import (
+    GROUNDS,
+    LEAST_COUNTED_PLATES,
+    NEEDLE_CATCHES_UM,
+    ON_GRAIN,
+    GroundRow,
+)
 from core.ground.shapes import GroundCause, GroundCheckInput, GroundCheckOutput, Risk
 
 GROUND_WITHIN_HOURS = 1.0
 """A degreased plate is grounded within the hour. ``room-practice``"""
 FLASH_MINUTES = 20.0
-_ON_GRAIN = ("dust", "spray", "spit")
+_NO_FILM = (*ON_GRAIN, "toner")
 
 
 @dataclass(frozen=True)
@@ -83,8 +89,8 @@ def _grease(given: GroundCheckInput) -> Iterator[_Found]:
         )  # fmt: skip
     if given.polished_after_degrease:
         yield _Found(
-            "polished-after", "Polished after degreasing",
-            "The last polish is later than the last degreasing, and polish is greasy.",
+            "polished-after", "Greased after degreasing",
+            "Polish, oil, wax or ink came onto the plate after the last degreasing.",
             "Degrease once more and repeat the test.", True,
         )  # fmt: skip
     waited = given.hours_degreased_to_ground
@@ -114,7 +120,7 @@ def _film(given: GroundCheckInput) -> Iterator[_Found]:
             "old", "Old ground",
             f"Laid {given.age_days:.0f} days ago; {row.label.lower()} keeps about "
             f"{row.keeps_days} days before it turns brittle.",
-            "Warm the plate gently to close it, or ground it again.", False,
+            _mend_of_old(given), False,
         )  # fmt: skip
     if given.fused_clear is False:
         yield _Found(
@@ -122,6 +128,17 @@ def _film(given: GroundCheckInput) -> Iterator[_Found]:
             "Not all of the dust turned clear; loose grains wash off in the bath.",
             "Heat the white places from below until they clear.", True,
         )  # fmt: skip
+
+
+def _mend_of_old(given: GroundCheckInput) -> str:
+    if given.ground in ON_GRAIN:
+        return "Do not warm it: the grains would run together. Take it off and lay a new grain."
+    if given.over_grain:
+        return (
+            "Do not warm it: the dust under it would run. Stop out what cracked, or take both off "
+            "and begin again."
+        )
+    return "Warm the plate gently to close it, or ground it again."
 
 
 def _heat(given: GroundCheckInput) -> Iterator[_Found]:
@@ -160,7 +177,7 @@ def _missing(given: GroundCheckInput) -> list[str]:
         "edges": given.edges_covered,
         "back": given.back,
         "heat": given.heat_c if GROUNDS[given.ground].heat_c else 0,
-        "film": given.film if given.ground not in _ON_GRAIN else "even",
+        "film": given.film if given.ground not in _NO_FILM else "even",
     }
     return [name for name, value in asked.items() if value is None]
 
@@ -185,13 +202,16 @@ def _needle_warnings(given: GroundCheckInput) -> Iterator[str]:
 
 
 def _cover_warnings(given: GroundCheckInput) -> Iterator[str]:
-    if given.ground not in _ON_GRAIN or given.covered_share is None:
+    if given.ground not in ON_GRAIN or given.covered_share is None:
         return
     percent = f"{100 * given.covered_share:.0f} %"
     if given.covered_share < THINNEST:
         yield f"{percent} covered: under 40 % it bites open. Dust again."
     elif given.covered_share > FULLEST:
-        yield f"{percent} covered: above 60 % the mordant finds no way in. Brush it off."
+        yield (
+            f"{percent} covered: above 60 % the mordant finds no way in. Brush it off; then less "
+            "time in the box, or wait longer before the plate goes in."
+        )
 
 
 def _cold_warnings(given: GroundCheckInput, row: GroundRow) -> Iterator[str]:

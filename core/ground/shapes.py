@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import Field
+from pydantic import Field, model_validator
 
+from core.data.plastics import PlasticKey
 from core.data.solvents import LayerKey
 from core.prepare.shapes import Material
 from core.schema import Shape
 
-GroundKey = Literal["ball", "liquid", "smoked", "soft", "dust", "spray", "spit"]
+GroundKey = Literal["ball", "liquid", "smoked", "soft", "dust", "spray", "spit", "toner"]
 Risk = Literal["none seen", "some", "high", "not known"]
 Celsius = Annotated[float, Field(ge=0, le=300, json_schema_extra={"unit": "°C"})]
 
@@ -29,6 +30,9 @@ class GroundCheckInput(Shape):
     ground: GroundKey
     water_break: Literal["passed", "failed", "not done"] | None = None
     polished_after_degrease: bool = False
+    """Polish, oil, wax or ink came onto it between the last degreasing and the ground."""
+    over_grain: bool = False
+    """It lies over a grain that was not stripped."""
     film: Literal["thin", "even", "thick"] | None = None
     heat_c: Celsius | None = None
     flash_minutes: (
@@ -74,7 +78,15 @@ class CleaningOrderInput(Shape):
     """What lies on a plate, the uppermost first."""
 
     material: Material
+    plastic: PlasticKey | None = None
+    """Which plastic; one that nobody named is spared what harms any of them."""
     layers: Annotated[list[LayerKey], Field(min_length=1, max_length=20)]
+
+    @model_validator(mode="after")
+    def _of_plastic(self) -> CleaningOrderInput:
+        if self.plastic is not None and self.material != "plastic":
+            raise ValueError(f"a plate of {self.material} has no plastic")
+        return self
 
 
 class CleaningStep(Shape):

@@ -8,6 +8,9 @@ from typing import Any
 
 from pydantic import ValidationError
 
+from core.data.care import CARE, CareRow
+from core.data.facing import Facing
+from core.data.mordants import Mordant
 from core.errors import CoreError
 from core.faults import bad_input
 from core.process.shapes import Columns, Decided, ProcessWords
@@ -45,6 +48,8 @@ class Process:
     cautions: tuple[str, ...] = ()
     """Keys of ``CAUTIONS`` to be acknowledged before it begins."""
     vessels: tuple[str, ...] = ("tray", "tank")
+    lies_in_bath: bool = True
+    """False where the mordant comes to the plate."""
     loads_bath: bool = True
     """False where what was used is wiped off and thrown away."""
     source: str = "room-practice"
@@ -53,6 +58,24 @@ class Process:
     def key(self) -> str:
         """Return the process's key."""
         return self.words.key
+
+    def care_for(self, mordant: Mordant, facing: Facing) -> tuple[CareRow, int | None]:
+        """Return what hands do while it bites, and how often.
+
+        Parameters
+        ----------
+        mordant : Mordant
+        facing : Facing
+            How the plate lies.
+
+        Returns
+        -------
+        CareRow, int or None [s]
+            The process's own way, else the mordant's; None where so lying it needs none.
+        """
+        row = CARE[self.care or mordant.care]
+        every = self.care_every_seconds if self.care else mordant.care_every_seconds
+        return row, every if facing in row.facings else None
 
     def wishes(self, areas: list[Columns]) -> list[Any]:
         """Return areas as wishes, checked.

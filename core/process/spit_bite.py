@@ -47,5 +47,6 @@ SPIT_BITE = replace(
     cautions=("spit-bite",),
     vessels=("bottle", "tray", "tank"),
     loads_bath=False,
+    lies_in_bath=False,
 )  # fmt: skip
 """Tones, in all that is not said here."""

@@ -18,7 +18,7 @@ def cautions_for(
         Keys of ``MORDANTS``.
     metals : set of str
     more : tuple of str
-        Keys of ``CAUTIONS`` that a process adds.
+        Keys of ``CAUTIONS`` that a process, a step or the heat of a bath adds.
 
     Returns
     -------

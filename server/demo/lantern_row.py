@@ -34,14 +34,13 @@ STEPS: Steps = (
     ("cut", {"face": True}),
     ("bevel", {"angle": 45, "film": "none", "corners": True}),
     ("polish", {"scratches": True}),
-    ("degrease", {"degreaser": "whiting and ammonia 1:20", "water_break": "passed", "tries": 1}),
-    ("back", {"back": "filmed", "edges": True}),
     ("drawing", {"reversal": "reversed first", "lettering": "none"}),
-    ("transfer", {"route": "white tissue"}),
+    ("degrease", {"degreaser": "whiting and ammonia 1 + 20", "water_break": "passed", "tries": 1}),
     ("dust", {"settle": 60, "box": 8, "covered": 52}),
     ("fuse", {"heat": 140, "clear": True}),
-    ("whites", {"edges": True}),
+    ("transfer", {"route": "chalk sheet"}),
 )
+CLOSING: Steps = (("whites", {"edges": True}), ("back", {"back": "filmed", "edges": True}))
 GROUNDED_BEFORE = timedelta(minutes=50)
 STUDY_LSTARS = [94.0, 84.0, 69.0, 52.0, 37.0, 26.0]
 WIDTH_MM, HEIGHT_MM = 200.0, 150.0
@@ -62,9 +61,10 @@ def load_lantern_row(room: Room, user: User, now: datetime, make_id: MakeId) -> 
     )  # fmt: skip
     begin_course(plate)
     do_steps(plate, user, STEPS)
-    move_back(plate, now - GROUNDED_BEFORE, timedelta(minutes=20))
     _first_state(room, user, plate, tones, now, make_id)
     _plan(room, user, plate, tones, make_id)
+    do_steps(plate, user, CLOSING)
+    move_back(plate, now - GROUNDED_BEFORE, timedelta(minutes=20))
     _bites(room, user, plate, now, make_id)
 
 

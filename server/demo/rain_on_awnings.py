@@ -26,13 +26,13 @@ STEPS: Steps = (
     ("cut", {"face": True}),
     ("bevel", {"angle": 45, "film": "left on", "corners": True}),
     ("polish", {"scratches": True}),
-    ("degrease", {"degreaser": "whiting and ammonia 1:20", "water_break": "passed", "tries": 2}),
-    ("back", {"back": "varnished", "edges": True}),
     ("drawing", {"reversal": "reversed first", "lettering": "none"}),
+    ("degrease", {"degreaser": "whiting and ammonia 1 + 20", "water_break": "passed", "tries": 2}),
     ("ball-ground", {"heat": 95, "film": "thin", "smoked": True}),
     ("transfer", {"route": "white tissue"}),
     ("draw", {"needle": 50}),
     ("touch-up", {"edges": True}),
+    ("back", {"back": "varnished", "edges": True}),
 )
 GROUPS: tuple[tuple[str, str, float, float, float, float], ...] = (
     ("Far rain", "rain over the river", 18.0, 40.0, 500.0, 9.0),

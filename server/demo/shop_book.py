@@ -15,7 +15,7 @@ RECIPES: tuple[tuple[str, RecipeKind, str], ...] = (
     ("Quay soft ground", "ground",
      "Two parts ball ground, one part tallow, melted in a water bath.\nRoll at 75 °C, two passes."),
     ("Degreaser, 200 mL", "other",
-     "Whiting to a cream with water, then ammonia 1:20: 10 mL into 190 mL of water."),
+     "Whiting to a cream with water, then ammonia 1 + 20: 10 mL into 190 mL of water."),
 )  # fmt: skip
 TOOLS: tuple[tuple[str, ToolKind, float | None, int], ...] = (
     ("Fine needle", "needle", 40.0, 20),

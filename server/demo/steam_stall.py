@@ -19,9 +19,8 @@ STEPS: Steps = (
     ("cut", {"face": True}),
     ("bevel", {"angle": 45, "film": "none", "corners": True}),
     ("polish", {"scratches": True}),
-    ("degrease", {"degreaser": "whiting and ammonia 1:20", "water_break": "passed", "tries": 1}),
-    ("back", {"back": "filmed", "edges": True}),
     ("drawing", {"reversal": "accepted", "lettering": "none"}),
+    ("degrease", {"degreaser": "whiting and ammonia 1 + 20", "water_break": "passed", "tries": 1}),
     ("soft-ground", {"heat": 75, "film": "even"}),
 )
 COOLING_SECONDS, GONE_SECONDS = 12 * 60.0, 4 * 60.0

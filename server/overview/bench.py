@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from core.data.mordants import MORDANTS
 from core.safety.cautions import cautions_for
+from core.safety.heat import heat_cautions
 from server.baths.models import Bath
-from server.overview.plate_page import caution_out, next_step, run_card
-from server.overview.schemas import Bench, BenchBath, Due, NextStep
+from server.overview.plate_page import caution_out, next_cautions, next_step, run_card
+from server.overview.schemas import Bench, BenchBath, Caution, Due, NextStep
 from server.overview.standing import Standing, needing_hands_first, standings
 from server.plates.models import Plate
 from server.rooms.models import Room
@@ -21,19 +22,13 @@ def bench(room: Room, now_seconds: float) -> Bench:
     plates = Plate.objects.filter(room=room, put_away=False)
     stands = standings(needing_hands_first(plates), now_seconds)
     baths = list(Bath.objects.filter(room=room, retired=False).order_by("name"))
-    in_use = {at.run.bath.mordant for at in stands if at.run is not None}
     return Bench(
         now_seconds=now_seconds,
         baths=[_bath(bath, stands, now_seconds) for bath in baths],
         due=sorted(
             [*(d for at in stands for d in _due(at)), *_waits(room)], key=lambda d: d.at_seconds
         ),
-        cautions=[
-            caution_out(c.key)
-            for c in cautions_for(
-                in_use or {bath.mordant for bath in baths}, {p.metal for p in plates}
-            )
-        ],
+        cautions=_cautions(baths, stands),
         next=[
             NextStep(plate=at.plate.id, plate_name=at.plate.name, text=next_step(at))
             for at in stands[:MOST_NEXT]
@@ -42,19 +37,27 @@ def bench(room: Room, now_seconds: float) -> Bench:
     )
 
 
+def _cautions(baths: list[Bath], stands: list[Standing]) -> list[Caution]:
+    """Return what to beware of: every bath, how warm it is, and the next step of each plate."""
+    warm = heat_cautions((bath.mordant, bath.temperature_c) for bath in baths)
+    steps = [key for at in stands for key in next_cautions(at)]
+    rows = cautions_for(
+        {bath.mordant for bath in baths}, {at.plate.metal for at in stands}, (*warm, *steps)
+    )
+    return [caution_out(row.key) for row in rows]
+
+
 def _bath(bath: Bath, stands: list[Standing], now_seconds: float) -> BenchBath:
     row = MORDANTS[bath.mordant]
-    holder = next(
-        (
-            at.plate
-            for at in stands
-            if at.run is not None
-            and at.run.bath_id == bath.id
-            and at.seen is not None
-            and at.seen.state.in_bath
-        ),
-        None,
-    )
+    held = [
+        at.plate
+        for at in stands
+        if at.run is not None
+        and at.run.bath_id == bath.id
+        and at.seen is not None
+        and at.seen.state.in_bath
+    ]
+    holder = held[0] if held else None
     return BenchBath(
         id=bath.id,
         name=bath.name,
@@ -67,6 +70,7 @@ def _bath(bath: Bath, stands: list[Standing], now_seconds: float) -> BenchBath:
         load_g_per_l=bath.load_g_per_l,
         plate=holder.id if holder else None,
         plate_name=holder.name if holder else None,
+        also=[plate.name for plate in held[1:]],
     )
 
 

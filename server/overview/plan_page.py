@@ -4,10 +4,12 @@ from __future__ import annotations
 
 from typing import Any, cast
 
+from core.data.facing import usual_facing
 from core.events.fold import Immersion
 from core.line.shapes import MeasuredLine
 from core.process.rows import PROCESSES
 from core.stages.shapes import Method, RunSheet
+from server.plans.actions.alongside import alongside
 from server.plans.actions.decide import decided, measured_lines, sheet_of
 from server.plans.models import Plan
 from server.plans.schemas import PlanArea, PlanOut, SetAside
@@ -33,6 +35,7 @@ def plan_out(plan: Plan, *, editing: bool = False) -> PlanOut:
         plate=plan.plate.id,
         bath=plan.bath.id,
         bath_name=plan.bath.name,
+        bath_temperature_c=plan.bath.temperature_c,
         strip=plan.strip.id if plan.strip else None,
         strip_name=plan.strip.name if plan.strip else None,
         part=plan.part,
@@ -45,6 +48,8 @@ def plan_out(plan: Plan, *, editing: bool = False) -> PlanOut:
         run=run.id if run is not None and run.ended_at is None else None,
         in_bath=bool(state and state.in_bath),
         bitten=run is not None and run.ended_at is not None and not aside,
+        facing=usual_facing(plan.bath.vessel) if PROCESSES[plan.part].lies_in_bath else None,
+        alongside=alongside(plan),
         set_aside=SetAside(bites=len(before) + len(done), reason=run.reason, at=run.ended_at)
         if run is not None and run.ended_at is not None and aside and (before or done)
         else None,

@@ -191,5 +191,15 @@ def next_step(at: Standing) -> str:
         return "All bites are done: strip the ground and pull a proof."
     if card is not None:
         return f"{_before_the_dip(at)}, then dip for bite {card.bite}."
-    step = next((step for step in at.steps if status_of(step, at.known) == "todo"), None)
+    step = _step_to_do(at)
     return f"{STEPS[step.key].title}." if step else "Nothing is left to do on it."
+
+
+def next_cautions(at: Standing) -> tuple[str, ...]:
+    """Return keys of the cautions of a plate's next step; at the bath the bath's own are enough."""
+    step = None if at.run is not None or at.wrong else _step_to_do(at)
+    return STEPS[step.key].cautions if step else ()
+
+
+def _step_to_do(at: Standing) -> Step | None:
+    return next((step for step in at.steps if status_of(step, at.known) == "todo"), None)

@@ -113,6 +113,8 @@ class BenchBath(Schema):
     load_g_per_l: float
     plate: UUID | None
     plate_name: str | None
+    also: list[str]
+    """Other plates that lie in it now."""
 
 
 class NextStep(Schema):

@@ -9,6 +9,7 @@ from uuid import UUID
 from ninja import Schema
 from pydantic import Field, create_model, field_validator
 
+from core.data.facing import Facing
 from core.line.shapes import MOST_MEASURED, MeasuredLine
 from core.process.rows import PROCESSES
 from core.process.shapes import ProcessWords
@@ -89,6 +90,7 @@ class PlanOut(Schema):
     plate: UUID
     bath: UUID
     bath_name: str
+    bath_temperature_c: float
     strip: UUID | None
     strip_name: str | None
     part: Part
@@ -104,5 +106,9 @@ class PlanOut(Schema):
     in_bath: bool
     bitten: bool
     """A run of this part is finished: its bites are made."""
+    facing: Facing | None
+    """How a plate usually lies in its bath; null where it does not lie in one."""
+    alongside: str
+    """What it means that other plates are bitten in its bath now; empty where none is."""
     set_aside: SetAside | None = None
     """Its last run was set aside: one may go on from there."""

@@ -6,9 +6,10 @@ from typing import Annotated, Literal
 from uuid import UUID
 
 from ninja import Schema
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from core.course.shapes import Route as OneRoute
+from core.data.plastics import PlasticKey
 
 Metal = Literal["copper", "zinc", "plastic", "polymer"]
 Route = OneRoute | Literal["mixed"]
@@ -26,6 +27,8 @@ class PlateFacts(Schema):
     face_marked: bool = False
     back: Literal["bare", "pre-coated", "filmed", "varnished"] | None = None
     trimmed_again: bool = False
+    plastic: PlasticKey | None = None
+    """Which plastic, of a plate of plastic; null where nobody named it."""
     history_unknown: bool = False
     """An old plate: registered with a proof before anything else."""
 
@@ -44,6 +47,12 @@ class PlateIn(Schema):
     routes: Annotated[list[OneRoute], Field(max_length=4)] = []
     """For a mixed plate; empty: its one route, or lines and tone where it is mixed."""
     facts: PlateFacts = PlateFacts()
+
+    @model_validator(mode="after")
+    def _of_plastic(self) -> PlateIn:
+        if self.facts.plastic and self.metal != "plastic":
+            raise ValueError(f"a plate of {self.metal} has no plastic")
+        return self
 
 
 class PlateChange(Schema):

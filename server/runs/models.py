@@ -14,7 +14,8 @@ class Run(RoomThing):
 
     ``areas`` and ``bath`` are what was decided when it began, so that a later change of the plan
     cannot change what was done. ``before`` holds the bites of a run that was set aside, where this
-    one goes on from them. ``outcome`` is empty while it is under way.
+    one goes on from them. ``facing`` is how the plate lies; empty: as usual in its vessel.
+    ``outcome`` is empty while it is under way.
     """
 
     FINISHED, SET_ASIDE, NEVER_DIPPED = "finished", "set aside", "never dipped"
@@ -29,6 +30,7 @@ class Run(RoomThing):
     strip = models.ForeignKey("strips.Strip", models.PROTECT, null=True, related_name="+")
     curve = models.JSONField(null=True)
     measured = models.JSONField(default=list)
+    facing = models.CharField(max_length=10, default="")
     before = models.JSONField(default=list)
     ended_at = models.DateTimeField(null=True)
     outcome = models.CharField(max_length=12, default="")

@@ -3,18 +3,22 @@
 from __future__ import annotations
 
 import time
+from typing import cast
 
-from core.data.care import CARE
+from core.data.cautions import CAUTIONS
+from core.data.facing import SEDIMENT_HINTS, Facing, usual_facing
 from core.data.mordants import MORDANTS, Mordant
+from core.events.kinds import LastRinse, Neutralised
 from core.process.row import Process
 from core.process.rows import PROCESSES
 from core.safety.cautions import cautions_for
 from server.baths.actions.settle import bath_line
+from server.events.models import Event
 from server.events.reads import event_out, events_of
 from server.plans.schemas import PlanArea
 from server.runs.actions.state import follow
 from server.runs.models import Run
-from server.runs.schemas import CareOut, RunOut
+from server.runs.schemas import CareOut, HeatOut, RunOut
 
 
 def run_out(run: Run) -> RunOut:
@@ -23,6 +27,7 @@ def run_out(run: Run) -> RunOut:
     events, line = events_of(run.id), bath_line(run.bath)
     seen = follow(run, now, events, line)
     process, row = PROCESSES[run.part], MORDANTS[run.bath.mordant]
+    facing = cast(Facing, run.facing or usual_facing(run.bath.vessel))
     rows = cautions_for({run.bath.mordant}, {run.plate.metal}, process.cautions)
     return RunOut(
         id=run.id,
@@ -34,7 +39,10 @@ def run_out(run: Run) -> RunOut:
         bath=run.bath.id,
         bath_name=run.bath.name,
         mordant=run.bath.mordant,
-        care=_care(process, row),
+        care=_care(process, row, facing),
+        facing=facing if process.lies_in_bath else None,
+        sediment=SEDIMENT_HINTS[facing] if process.lies_in_bath and row.sediment else "",
+        usual_rinse=_usual_rinse(run),
         bath_temperature_c=run.bath.temperature_c,
         bath_line=line,
         areas=[PlanArea(**area) for area in run.areas],
@@ -51,6 +59,20 @@ def run_out(run: Run) -> RunOut:
         closed_before=_closed_before(run),
         events=[event_out(event) for event in events],
         cautions=[f"{c.title}. {c.text} {c.now}" for c in rows],
+        heat=_heat(row),
+    )
+
+
+def _heat(row: Mordant) -> HeatOut | None:
+    """Return how warm a bath may be: told beforehand, for one reads it with no line, too."""
+    if row.warned_c is None or row.hottest_c is None:
+        return None
+    warm, hot = CAUTIONS["nitric-warm"], CAUTIONS["nitric-hot"]
+    return HeatOut(
+        warned_c=row.warned_c,
+        hottest_c=row.hottest_c,
+        warning=f"{warm.title}. {warm.text}",
+        danger=f"{hot.title}. {hot.now}",
     )
 
 
@@ -60,10 +82,13 @@ def _closed_before(run: Run) -> list[str]:
     return [area["name"] for area in run.areas if area["name"] not in run.before[-1]["open"]]
 
 
-def _care(process: Process, row: Mordant) -> CareOut:
-    """Return what hands do: the process's own way, else the mordant's."""
-    care = CARE[process.care or row.care]
-    every = process.care_every_seconds if process.care else row.care_every_seconds
+def _usual_rinse(run: Run) -> LastRinse | None:
+    last = Event.objects.filter(room=run.room_id, kind=Neutralised.kind).order_by("-at").first()
+    return Neutralised.model_validate(last.data).how if last else None
+
+
+def _care(process: Process, row: Mordant, facing: Facing) -> CareOut:
+    care, every = process.care_for(row, facing)
     return CareOut(
         verb=care.verb, done=care.done, event=care.event, mark=care.mark, every_seconds=every
     )

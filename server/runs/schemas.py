@@ -10,8 +10,9 @@ from ninja import Schema
 from pydantic import Field
 
 from core.data.care import CareMark
+from core.data.facing import Facing
 from core.events.fold import RunState
-from core.events.kinds import KINDS
+from core.events.kinds import KINDS, LastRinse
 from core.process.shapes import ProcessWords
 from core.stages.shapes import RunSheet
 from server.events.schemas import EventOut
@@ -28,6 +29,8 @@ class RunIn(Schema):
     """Keys of cautions that were read; some processes ask for theirs."""
     goes_on: bool = False
     """From where the part was set aside; else from bare metal."""
+    facing: Facing | None = None
+    """How the plate lies; null: as usual in the bath's vessel."""
     plan_version: Annotated[int, Field(ge=1)] | None = None
     """Of the plan as it was seen; another one that is kept by now is not begun unseen."""
 
@@ -55,6 +58,15 @@ class CareOut(Schema):
     every_seconds: int | None
 
 
+class HeatOut(Schema):
+    """From ``warned_c`` on the warning is shown, above ``hottest_c`` the danger."""
+
+    warned_c: float
+    hottest_c: float
+    warning: str
+    danger: str
+
+
 class RunOut(Schema):
     """A run: its state, its sheet, its events."""
 
@@ -68,6 +80,12 @@ class RunOut(Schema):
     bath_name: str
     mordant: str
     care: CareOut
+    facing: Facing | None
+    """How the plate lies; null where it does not lie in a bath."""
+    sediment: str
+    """What so lying does to the sediment; empty where the mordant leaves none."""
+    usual_rinse: LastRinse | None
+    """The room's last rinse, as it was done last; null where it never was."""
     bath_temperature_c: float
     bath_line: list[tuple[float, float]]
     """(second since the epoch, °C) as the bath was read, oldest first, for a dip with no reading
@@ -92,6 +110,8 @@ class RunOut(Schema):
     """Areas that were covered when that was set aside."""
     events: list[EventOut]
     cautions: list[str]
+    heat: HeatOut | None
+    """How warm its bath may be; null where heat is no danger."""
 
 
 class Clock(Schema):

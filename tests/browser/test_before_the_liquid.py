@@ -53,17 +53,17 @@ def test_rain_on_awnings_from_bare_metal_to_stripped_ground(demo):
     expect(page.get_by_role("alert")).to_contain_text("95 is not between 20 and 70 °")
     done(page, "Bevel edges and round corners", Angle_to_the_face="45")
     done(page, "Polish until no scratch is left")
+    done(page, "Fit the drawing to the plate", Reversal="reversed first")
     expect(page.get_by_text("water first: 0.19 L")).to_be_visible()
     done(page, "Degrease, then the water-break test", **{"Water-break_test": "failed"})
     expect(page.get_by_text("tried 1×, to do again")).to_be_visible()
     done(page, "Degrease, then the water-break test", **{"Water-break_test": "passed"})
-    done(page, "Cover the back and the edges", Back="varnished", Edges_covered="yes")
-    done(page, "Fit the drawing to the plate", Reversal="reversed first")
     done(page, "Lay hard ground from the ball", Plate_at="95", Film="thin")
     done(page, "Bring the drawing onto the plate")
     done(page, "Draw through the ground", Needle="25")
     expect(page.get_by_text("too sharp for zinc", exact=False)).to_be_visible()
     done(page, "Touch up and stop out the edges", Edges_covered="yes")
+    done(page, "Cover the back and the edges", Back="varnished", Edges_covered="yes")
 
     button(page, "Plan the lines").click()
     page.get_by_label("Middle, apart in µm").fill("30")
@@ -126,7 +126,7 @@ def test_steam_stall_cools_while_another_plate_bites(demo):
     page.goto(f"{page.room}/plates/{STEAM}/course")
     assert cooling.inner_text() != before
     done(page, "Press the textures in", Textures="gauze, thread")
-    page.get_by_role("heading", name="Bite the lines").wait_for()
+    page.get_by_role("heading", name="Stop out round the textures").wait_for()
 
 
 def test_two_people_at_once_lose_nothing_they_typed(demo):
@@ -139,7 +139,7 @@ def test_two_people_at_once_lose_nothing_they_typed(demo):
     expect(page.get_by_role("alert")).to_contain_text("Someone changed this course")
     expect(page.get_by_label("Textures", exact=True)).to_have_value("gauze, thread")
     button(page, "Keep mine").click()
-    page.get_by_role("heading", name="Bite the lines").wait_for()
+    page.get_by_role("heading", name="Stop out round the textures").wait_for()
 
     rain = make_id("Rain on Awnings")
     page.goto(f"{page.room}/plates/{rain}/lines")

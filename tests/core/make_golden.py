@@ -123,6 +123,19 @@ def cases():
         BATH,
     )
     yield (
+        "seen-and-felt-since-the-last-turn",
+        [
+            event(3, "observation", 50, text="before the first dip"),
+            *bite(),
+            event(20, "observation", 260, text="the lines shine"),
+            event(21, "observation", 262, about="felt depth", text="firm"),
+            event(22, "observation", 264, about="felt depth", text="firm"),
+            event(23, "undo", 270, event=name("a20")),
+            event(24, "brushed", 280),
+        ],
+        BATH,
+    )
+    yield (
         "mistyped-temperature-taken-back",
         [
             event(1, "temperature", 90, celsius=39.5),

@@ -64,7 +64,7 @@ def test_a_step_before_what_it_needs_asks_for_a_reason(zinc):
 
 
 def test_a_failed_water_break_stays_to_do_and_counts_its_tries(zinc):
-    for step in ("cut", "bevel", "polish"):
+    for step in ("cut", "bevel", "polish", "drawing"):
         do(zinc, step)
     reply = do(zinc, "degrease", water_break="failed")
     assert step_of(reply, "degrease")["status"] == "todo"
@@ -74,7 +74,7 @@ def test_a_failed_water_break_stays_to_do_and_counts_its_tries(zinc):
 
 
 def test_polishing_after_degreasing_asks_to_degrease_again(zinc):
-    for step in ("cut", "bevel", "polish"):
+    for step in ("cut", "bevel", "polish", "drawing"):
         do(zinc, step)
     do(zinc, "degrease", water_break="passed")
     reply = do(zinc, "polish")
@@ -134,12 +134,11 @@ def test_unknown_steps_and_routes_are_refused(zinc):
 
 
 def lay_ground(person, **ground):
-    for step in ("cut", "bevel", "polish"):
+    for step in ("cut", "bevel", "polish", "drawing"):
         do(person, step)
     do(person, "degrease", water_break="passed")
-    do(person, "back", back="varnished", edges=True)
-    do(person, "drawing")
-    return do(person, "ball-ground", **ground)
+    do(person, "ball-ground", **ground)
+    return do(person, "back", back="varnished", edges=True)
 
 
 def test_the_ground_is_checked_from_what_was_logged(zinc):
@@ -227,6 +226,7 @@ def test_an_old_plate_and_a_mixed_one_get_their_courses(keeper):
                                     "facts": {"history_unknown": True}})  # fmt: skip
     steps = [step["id"] for step in course(keeper)["steps"]]
     assert steps[0] == "register" and steps.index("bite-lines") < steps.index("bite-tones.2")
+    assert steps.index("bite-lines") < steps.index("proof-lines") < steps.index("dust.2")
     plate = keeper.must("GET", f"/plates/{keeper.plate}")
     assert plate["parts"] == ["lines", "tones"]
     assert Course.objects.filter(plate=keeper.plate).count() == 1

@@ -10,6 +10,7 @@ from core.data.mordants import MORDANTS
 from core.process.row import Process
 from core.process.rows import PROCESSES
 from core.safety.cautions import check_pair
+from core.safety.heat import check_heat
 from server.accounts.models import User
 from server.baths.models import Bath
 from server.plans.models import Plan
@@ -29,7 +30,7 @@ def draft(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: PlanIn) ->
     ------
     NotFound, NotAllowed
     CoreError
-        The bath is not for the plate's metal.
+        The bath is not for the plate's metal, or too warm.
     """
     room = enter(user, room_id, "look")
     return _filled(room, find(Plate, room, plate_id), given, Plan(id=given.id, room=room))
@@ -77,6 +78,7 @@ def _filled(room: Room, plate: Plate, given: PlanIn, plan: Plan) -> Plan:
     plan.strip = find(Strip, room, given.strip) if given.strip else None
     row = MORDANTS[plan.bath.mordant]
     check_pair(plate.metal, row.metal, row.label)
+    check_heat(plan.bath.mordant, plan.bath.temperature_c)
     check_vessel(process, plan.bath)
     plan.part = given.part
     plan.method = given.method

@@ -8,8 +8,10 @@ from typing import Any
 from django.db import IntegrityError, transaction
 
 from core.data.cautions import CAUTIONS
+from core.data.facing import usual_facing
 from core.process.row import Process
 from core.process.rows import PROCESSES
+from core.safety.heat import check_heat
 from core.stages.shapes import MOST_DONE
 from server.accounts.models import User
 from server.plans.actions.decide import done_bite, measured_lines
@@ -36,6 +38,8 @@ def begin_run(user: User, room_id: uuid.UUID, given: RunIn) -> Run:
     BadValue
         The plate has no plan, a caution of its process was not acknowledged, or there is nothing
         to go on from.
+    CoreError
+        Its bath is too warm.
     Stale
         The plate has a run under way, or another plan by now.
     """
@@ -49,12 +53,14 @@ def begin_run(user: User, room_id: uuid.UUID, given: RunIn) -> Run:
         raise BadValue("no-plan", "Plan the bites first: say what you want.", field="plate")
     _check_seen(plan, given.plan_version)
     _check_cautions(PROCESSES[plan.part], given.acknowledged)
+    check_heat(plan.bath.mordant, plan.bath.temperature_c)
     run = Run(
         id=given.id, room=room, plate=plate, plan=plan, bath=plan.bath, method=plan.method,
         part=plan.part, round_to_seconds=plan.round_to_seconds, areas=plan.areas,
         strip=plan.strip, curve=plan.strip.curve if plan.strip else None,
         measured=measured_lines(plan.measured, plan.strip),
         before=_bites_so_far(plan) if given.goes_on else [],
+        facing=given.facing or usual_facing(plan.bath.vessel),
     )  # fmt: skip
     try:
         with transaction.atomic():
@@ -71,10 +77,11 @@ def begin_run(user: User, room_id: uuid.UUID, given: RunIn) -> Run:
 def _began(run: Run, acknowledged: list[str]) -> str:
     read = [CAUTIONS[key].title for key in acknowledged if key in CAUTIONS]
     known = f" Known: {'; '.join(read)}." if read else ""
+    lies = f", {run.facing}" if PROCESSES[run.part].lies_in_bath else ""
     if run.before:
         made = len(run.before)
-        return f"Went on biting {run.plate.name} in {run.bath.name} after bite {made}.{known}"
-    return f"Began to bite {run.plate.name} in {run.bath.name}.{known}"
+        return f"Went on biting {run.plate.name} in {run.bath.name}{lies} after bite {made}.{known}"
+    return f"Began to bite {run.plate.name} in {run.bath.name}{lies}.{known}"
 
 
 def _check_seen(plan: Plan, version: int | None) -> None:

@@ -43,7 +43,7 @@ def refused(steps, kind, step=None, **more):
     return caught.value
 
 
-PREPARED = ("cut", "bevel", "polish", "degrease")
+PREPARED = ("cut", "bevel", "polish", "drawing", "degrease")
 
 
 def test_a_step_done_says_who_when_what_and_keeps_the_facts_of_the_plate():
@@ -73,7 +73,7 @@ def test_a_step_before_what_it_needs_asks_for_a_reason_and_takes_one():
 
 
 def test_the_water_break_test_fails_until_it_holds():
-    steps = do(steps_for("aquatint"), *PREPARED[:3])
+    steps = do(steps_for("aquatint"), *PREPARED[:4])
     failed = act(steps, "done", "degrease", measures={"water_break": "failed"})
     step = find(failed.steps, "degrease")
     assert (step.status, step.tries) == ("todo", 1) and "To do again" in failed.text
@@ -189,12 +189,11 @@ def test_empty_measures_are_left_out_and_bad_ones_named_with_their_unit():
 def test_the_ground_is_told_by_the_last_one_laid():
     steps = steps_for("aquatint")
     assert ground_facts("copper", steps, None, NOW) is None
-    steps = do(steps, *PREPARED[:3])
+    steps = do(steps, *PREPARED[:4])
     steps = do(steps, "degrease", at=NOW, water_break="passed")
-    steps = do(steps, "back", at=NOW + timedelta(minutes=5), back="varnished", edges=True)
-    steps = do(steps, "drawing", "transfer", at=NOW + timedelta(minutes=6))
     steps = do(steps, "dust", at=NOW + timedelta(hours=2), covered=52)
     steps = do(steps, "fuse", at=NOW + timedelta(hours=3), clear=False)
+    steps = do(steps, "back", at=NOW + timedelta(hours=3), back="varnished", edges=True)
     told = ground_facts("copper", steps, "bare", NOW + timedelta(days=1))
     assert (told.ground, told.water_break, told.back, told.edges_covered) == (
         "dust", "passed", "varnished", True,

@@ -4,6 +4,7 @@ import { ApiError, data, http, type Shapes } from "./client";
 export type Plan = Shapes["PlanOut"];
 export type PlanIn = Shapes["PlanIn"];
 export type PlanArea = Shapes["PlanArea"];
+export type Facing = NonNullable<Plan["facing"]>;
 export type Sheet = Shapes["RunSheet"];
 
 export type Part = NonNullable<PlanIn["part"]>;

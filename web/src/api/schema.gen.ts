@@ -1567,6 +1567,8 @@ export interface components {
          * @description A bath as it stands on the bench.
          */
         BenchBath: {
+            /** Also */
+            also: string[];
             /**
              * Id
              * Format: uuid
@@ -1771,6 +1773,80 @@ export interface components {
             text: string;
         };
         /**
+         * Brushed
+         * @description Sludge was brushed off the plate.
+         */
+        Brushed: Record<string, never>;
+        /**
+         * BrushedEventIn
+         * @description Sludge was brushed off the plate.
+         */
+        BrushedEventIn: {
+            /** @default {} */
+            data: components["schemas"]["Brushed"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "brushed";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * BrushedEventOut
+         * @description Sludge was brushed off the plate.
+         */
+        BrushedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            /** @default {} */
+            data: components["schemas"]["Brushed"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "brushed";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
          * CareOut
          * @description What hands do to the plate while it bites.
          */
@@ -1781,7 +1857,7 @@ export interface components {
              * Event
              * @enum {string}
              */
-            event: "rocked" | "feathered" | "refreshed";
+            event: "rocked" | "feathered" | "brushed" | "refreshed";
             /** Every Seconds */
             every_seconds: number | null;
             /**
@@ -1823,6 +1899,8 @@ export interface components {
              * @enum {string}
              */
             material: "copper" | "zinc" | "plastic" | "polymer";
+            /** Plastic */
+            plastic?: ("acrylic" | "petg" | "polystyrene" | "packaging") | null;
         };
         /**
          * CleaningOrderOutput
@@ -2553,7 +2631,7 @@ export interface components {
          */
         EventsIn: {
             /** Events */
-            events: (components["schemas"]["DipEventIn"] | components["schemas"]["LiftEventIn"] | components["schemas"]["TemperatureEventIn"] | components["schemas"]["RockedEventIn"] | components["schemas"]["FeatheredEventIn"] | components["schemas"]["RefreshedEventIn"] | components["schemas"]["CoveredEventIn"] | components["schemas"]["OpenedEventIn"] | components["schemas"]["RinsedEventIn"] | components["schemas"]["NeutralisedEventIn"] | components["schemas"]["ObservationEventIn"] | components["schemas"]["NoteEventIn"] | components["schemas"]["UndoEventIn"])[];
+            events: (components["schemas"]["DipEventIn"] | components["schemas"]["LiftEventIn"] | components["schemas"]["TemperatureEventIn"] | components["schemas"]["RockedEventIn"] | components["schemas"]["FeatheredEventIn"] | components["schemas"]["BrushedEventIn"] | components["schemas"]["RefreshedEventIn"] | components["schemas"]["CoveredEventIn"] | components["schemas"]["OpenedEventIn"] | components["schemas"]["RinsedEventIn"] | components["schemas"]["NeutralisedEventIn"] | components["schemas"]["ObservationEventIn"] | components["schemas"]["NoteEventIn"] | components["schemas"]["UndoEventIn"])[];
         };
         /**
          * Feathered
@@ -2751,7 +2829,7 @@ export interface components {
              * Ground
              * @enum {string}
              */
-            ground: "ball" | "liquid" | "smoked" | "soft" | "dust" | "spray" | "spit";
+            ground: "ball" | "liquid" | "smoked" | "soft" | "dust" | "spray" | "spit" | "toner";
             /** Heat C */
             heat_c?: number | null;
             /** Hours Degreased To Ground */
@@ -2763,6 +2841,11 @@ export interface components {
             metal: "copper" | "zinc";
             /** Needle Um */
             needle_um?: number | null;
+            /**
+             * Over Grain
+             * @default false
+             */
+            over_grain: boolean;
             /**
              * Polished After Degrease
              * @default false
@@ -2815,6 +2898,20 @@ export interface components {
             ready: string;
             /** Wet */
             wet: string;
+        };
+        /**
+         * HeatOut
+         * @description From ``warned_c`` on the warning is shown, above ``hottest_c`` the danger.
+         */
+        HeatOut: {
+            /** Danger */
+            danger: string;
+            /** Hottest C */
+            hottest_c: number;
+            /** Warned C */
+            warned_c: number;
+            /** Warning */
+            warning: string;
         };
         /**
          * Immersion
@@ -3152,15 +3249,26 @@ export interface components {
         };
         /**
          * Neutralised
-         * @description The plate was wiped with bicarbonate.
+         * @description The last rinse, by the room's school.
          */
-        Neutralised: Record<string, never>;
+        Neutralised: {
+            /**
+             * How
+             * @default bicarbonate
+             * @enum {string}
+             */
+            how: "bicarbonate" | "vinegar and salt" | "water";
+        };
         /**
          * NeutralisedEventIn
-         * @description The plate was wiped with bicarbonate.
+         * @description The last rinse, by the room's school.
          */
         NeutralisedEventIn: {
-            /** @default {} */
+            /**
+             * @default {
+             *       "how": "bicarbonate"
+             *     }
+             */
             data: components["schemas"]["Neutralised"];
             /**
              * Device
@@ -3188,7 +3296,7 @@ export interface components {
         };
         /**
          * NeutralisedEventOut
-         * @description The plate was wiped with bicarbonate.
+         * @description The last rinse, by the room's school.
          */
         NeutralisedEventOut: {
             /** At Seconds */
@@ -3197,7 +3305,11 @@ export interface components {
             by: string;
             /** Clock Was Wrong */
             clock_was_wrong: boolean;
-            /** @default {} */
+            /**
+             * @default {
+             *       "how": "bicarbonate"
+             *     }
+             */
             data: components["schemas"]["Neutralised"];
             /**
              * Device
@@ -4055,6 +4167,8 @@ export interface components {
          * @description A plan with its bites as they follow from today's bath and what was done.
          */
         PlanOut: {
+            /** Alongside */
+            alongside: string;
             /** Areas */
             areas: components["schemas"]["PlanArea"][];
             /**
@@ -4064,8 +4178,12 @@ export interface components {
             bath: string;
             /** Bath Name */
             bath_name: string;
+            /** Bath Temperature C */
+            bath_temperature_c: number;
             /** Bitten */
             bitten: boolean;
+            /** Facing */
+            facing: ("face up" | "face down" | "upright") | null;
             /**
              * Id
              * Format: uuid
@@ -4201,6 +4319,8 @@ export interface components {
              * @default false
              */
             history_unknown: boolean;
+            /** Plastic */
+            plastic?: ("acrylic" | "petg" | "polystyrene" | "packaging") | null;
             /**
              * Trimmed Again
              * @default false
@@ -4217,6 +4337,7 @@ export interface components {
              *       "back": null,
              *       "face_marked": false,
              *       "history_unknown": false,
+             *       "plastic": null,
              *       "trimmed_again": false
              *     }
              */
@@ -5024,6 +5145,8 @@ export interface components {
              * @default []
              */
             acknowledged: string[];
+            /** Facing */
+            facing?: ("face up" | "face down" | "upright") | null;
             /**
              * Goes On
              * @default false
@@ -5075,7 +5198,10 @@ export interface components {
             /** Ended At */
             ended_at: string | null;
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"])[];
+            /** Facing */
+            facing: ("face up" | "face down" | "upright") | null;
+            heat: components["schemas"]["HeatOut"] | null;
             /**
              * Id
              * Format: uuid
@@ -5108,10 +5234,14 @@ export interface components {
             process: components["schemas"]["ProcessWords"];
             /** Reason */
             reason: string;
+            /** Sediment */
+            sediment: string;
             sheet: components["schemas"]["RunSheet"];
             /** Stale */
             stale: boolean;
             state: components["schemas"]["RunState"];
+            /** Usual Rinse */
+            usual_rinse: ("bicarbonate" | "vinegar and salt" | "water") | null;
         };
         /**
          * RunSheet
@@ -5175,6 +5305,8 @@ export interface components {
             neutralised: boolean;
             /** Notices */
             notices: components["schemas"]["Notice"][];
+            /** Observed */
+            observed: string[];
             /** Opened */
             opened: string[];
             /** Rinsed */
@@ -5436,7 +5568,7 @@ export interface components {
                 number
             ][];
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"])[];
             /** In Bath */
             in_bath: boolean;
             /** Now Seconds */

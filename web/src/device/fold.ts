@@ -43,6 +43,7 @@ export function fold(events: Happened[], bath: BathLine, areas: string[] | null 
     rinsed: after.has("rinsed"),
     neutralised: after.has("neutralised"),
     covered_since_lift: after.has("covered"),
+    observed: observedSince(live, Math.max(since, ...opened.map((dip) => dip.event.at_seconds))),
     notices: [
       ...ordered.filter((e) => gone.has(e.id)).map((e) => notice(e, "undone")),
       ...bounced.map((e) => notice(e, "pressed-twice")),
@@ -112,6 +113,16 @@ function lastWords(live: Happened[]): Pick<RunState, "covered" | "opened"> {
   const named = (kind: Happened["kind"]) =>
     [...words].filter(([, word]) => word === kind).map(([name]) => name);
   return { covered: named("covered"), opened: named("opened") };
+}
+
+/** What was seen or felt since the last dip or lift. */
+function observedSince(live: Happened[], since: number): string[] {
+  const said = live.flatMap((e) =>
+    e.kind === "observation" && !(e.at_seconds < since)
+      ? [`${e.data.about ?? ""} ${e.data.text}`.trim()]
+      : [],
+  );
+  return [...new Set(said)];
 }
 
 const coversNothing = (event: Happened) =>

@@ -67,6 +67,7 @@ const run = {
     covered_since_lift: false,
     rinsed: false,
     neutralised: false,
+    observed: [],
     temperature_c: null,
     last_cared_seconds: null,
   },

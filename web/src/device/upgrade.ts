@@ -25,8 +25,17 @@ export function runAsNow(run: Run): Run {
   return { ...NOT_SAID, ...kept };
 }
 
-/** Before runs were set aside none went on from another. */
-const NOT_SAID = { outcome: "", reason: "", bites_before: 0, closed_before: [] as string[] };
+/** Before runs were set aside none went on from another; nobody said how a plate lay. */
+const NOT_SAID = {
+  outcome: "",
+  reason: "",
+  bites_before: 0,
+  closed_before: [] as string[],
+  facing: null,
+  sediment: "",
+  usual_rinse: null,
+  heat: null,
+};
 
 /** Before areas were opened at the tray there were no words for it. */
 function withOpening(run: Run): Run {

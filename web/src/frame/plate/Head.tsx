@@ -2,6 +2,7 @@ import type { ReactNode } from "react";
 import type { Plan } from "../../api/plans";
 import type { Plate } from "../../api/plates";
 import { PlateEdge } from "../../figures/PlateEdge";
+import { plasticSaid } from "../../ui/materials";
 import { Fact, MarkHead } from "../../ui/Section";
 import { roman, wallClock } from "../../ui/times";
 import { shownLength } from "../../ui/units";
@@ -57,7 +58,8 @@ function Facts({ plate }: { plate: Plate }) {
   const unit = me.length_unit;
   return (
     <span>
-      {plate.metal}, <span className="num">{shownLength(plate.thickness_mm, me)}</span> {unit} ·{" "}
+      {plasticSaid(plate.facts.plastic) || plate.metal},{" "}
+      <span className="num">{shownLength(plate.thickness_mm, me)}</span> {unit} ·{" "}
       <span className="num">
         {shownLength(plate.width_mm, me)} × {shownLength(plate.height_mm, me)}
       </span>{" "}

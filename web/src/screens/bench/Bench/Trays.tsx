@@ -46,7 +46,7 @@ function Tray({ bath, due }: { bath: Bath; due: Due | undefined }) {
       </span>
       {bath.plate_name ? (
         <span className="font-semibold text-verdigris">
-          {bath.plate_name} {due ? <Left at={due.at_seconds} /> : null}
+          {[bath.plate_name, ...bath.also].join(", ")} {due ? <Left at={due.at_seconds} /> : null}
         </span>
       ) : (
         <span className="note">

@@ -7,15 +7,10 @@ import { NumberField, PickField, TextField, TickField } from "../../../ui/form/F
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { length, pick, shapeOf, text, yes } from "../../../ui/form/shape";
 import { useForm, useTyped } from "../../../ui/form/useForm";
+import { MATERIALS, materialOf } from "../../../ui/materials";
 import { Section } from "../../../ui/Section";
 import { shownLength } from "../../../ui/units";
 
-const METALS = [
-  ["copper", "Copper"],
-  ["zinc", "Zinc"],
-  ["plastic", "Plastic"],
-  ["polymer", "Photopolymer"],
-] as const;
 const pairs = (names: string[]) => names.map((name) => [name, name] as const);
 const ROUTES = pairs([
   "aquatint",
@@ -49,12 +44,18 @@ const SHAPE = shapeOf("PlateIn", {
   "facts.history_unknown": yes("An old plate, its past unknown: register it with a proof first"),
 });
 
-type Read = Omit<Shapes["PlateIn"], "id" | "routes"> & { parts: string };
+type Read = Omit<Shapes["PlateIn"], "id" | "routes" | "metal"> & { metal: string; parts: string };
 
-/** The parts of a mixed plate in the order they are made. */
-function plateIn({ parts, ...read }: Read): Omit<Shapes["PlateIn"], "id"> {
+/** The parts of a mixed plate in the order they are made; a plastic by its name. */
+function plateIn({ parts, metal, ...read }: Read): Omit<Shapes["PlateIn"], "id"> {
   const routes = read.route === "mixed" ? parts.split(", then ") : [];
-  return { ...read, routes: routes as Shapes["PlateIn"]["routes"] };
+  const { material, plastic } = materialOf<Shapes["PlateIn"]["metal"]>(metal);
+  return {
+    ...read,
+    metal: material,
+    routes: routes as Shapes["PlateIn"]["routes"],
+    facts: { ...read.facts, ...(plastic ? { plastic } : {}) } as Shapes["PlateFacts"],
+  };
 }
 
 /** Put a plate in the rack. */
@@ -86,7 +87,7 @@ export function NewPlate() {
       <h1>Put a plate in</h1>
       <Section className="grid grid-cols-2 gap-4.5 max-phone:grid-cols-1 [&>:first-child]:col-span-full">
         <TextField form={form} name="name" />
-        <PickField form={form} name="metal" options={METALS} />
+        <PickField form={form} name="metal" options={MATERIALS} />
         <PickField form={form} name="route" options={ROUTES} />
         {mixed ? <PickField form={form} name="parts" options={pairs(MIXED)} /> : null}
         <NumberField form={form} name="width_mm" />

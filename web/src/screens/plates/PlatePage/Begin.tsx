@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Fragment, useState } from "react";
 import { useNavigate } from "react-router";
-import type { Plan } from "../../../api/plans";
+import type { Facing, Plan } from "../../../api/plans";
 import type { Plate } from "../../../api/plates";
 import { beginRun } from "../../../api/runs";
 import { newId } from "../../../device/ids";
@@ -10,17 +10,20 @@ import { Button } from "../../../ui/Button";
 import { Mark } from "../../../ui/Mark";
 import { Trouble } from "../../../ui/Trouble";
 import { Acknowledge } from "./Acknowledge";
+import { First } from "./First";
 
 /** Begin to bite what is planned; a process with a caution of its own asks for it first. */
 export function Begin({ plate, plans }: { plate: Plate; plans: Plan[] }) {
   const [asking, setAsking] = useState<Wanted | null>(null);
+  const [facing, setFacing] = useState<Facing | null>(null);
   const begin = useBegin(plate);
   const due = plans.filter((plan) => !plan.bitten && plan.sheet.plan.bites.length > 0);
   const last = plans.at(-1);
   const offered = due.length > 0 || !last ? due : [last];
   const press = (plan: Plan, goesOn = false) => {
-    if (asksOf(plate, plan).length > 0) setAsking({ plan, goesOn });
-    else begin.mutate({ plan, goesOn, acknowledged: [] });
+    const wanted = { plan, goesOn, facing: facing ?? plan.facing };
+    if (asksOf(plate, plan).length > 0) setAsking(wanted);
+    else begin.mutate({ ...wanted, acknowledged: [] });
   };
   return (
     <>
@@ -46,6 +49,9 @@ export function Begin({ plate, plans }: { plate: Plate; plans: Plan[] }) {
           </Button>
         </Fragment>
       ))}
+      {offered[0] ? (
+        <First plan={offered[0]} facing={facing ?? offered[0].facing} onFacing={setFacing} />
+      ) : null}
       {asking ? (
         <Acknowledge
           cautions={asksOf(plate, asking.plan)}
@@ -59,7 +65,7 @@ export function Begin({ plate, plans }: { plate: Plate; plans: Plan[] }) {
   );
 }
 
-type Wanted = { plan: Plan; goesOn: boolean };
+type Wanted = { plan: Plan; goesOn: boolean; facing: Facing | null };
 
 const wordFor = (plan: Plan, due: boolean) =>
   plan.set_aside ? "Begin anew" : due ? "Begin to bite" : "Bite it again";
@@ -71,13 +77,14 @@ function useBegin(plate: Plate) {
   const navigate = useNavigate();
   const client = useQueryClient();
   return useMutation({
-    mutationFn: ({ plan, goesOn, acknowledged }: Wanted & { acknowledged: string[] }) =>
+    mutationFn: ({ plan, goesOn, facing, acknowledged }: Wanted & { acknowledged: string[] }) =>
       beginRun(room, {
         id: newId(),
         plate: plate.id,
         part: plan.part,
         plan_version: plan.version,
         goes_on: goesOn,
+        facing,
         acknowledged,
       }),
     onSuccess: async (run) => {

@@ -5,6 +5,7 @@ import type { Bite } from "../../../device/local";
 import { NightBar, WayOut } from "../../../frame/NightBar";
 import { useHere } from "../../../frame/useHere";
 import { Waits } from "../../../frame/Waits";
+import { Others } from "./Others";
 import { setSound, soundOn } from "./useCountdown";
 
 type Props = {
@@ -41,6 +42,7 @@ export function Bar({ run, inBath, over, begun, bite }: Props) {
           bite {bite.number} of {bite.of}
         </span>
       ) : null}
+      <Others run={run} />
       <Waits look="bath" />
       <Sound />
       <WayOut to={`/r/${room}/plates/${run.plate}`} word="Plate page" />

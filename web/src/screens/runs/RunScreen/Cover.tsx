@@ -60,6 +60,11 @@ export function Cover({ run, local, bite, cover, uncover, acts }: Props) {
           </AreaRow>
         );
       })}
+      {begun || !run.sediment ? null : (
+        <p className="text-h3 leading-tight text-night-ink-2 max-phone:text-body">
+          {run.facing}: {run.sediment}
+        </p>
+      )}
       {begun ? null : run.cautions.map((caution) => <Caution key={caution} text={caution} />)}
       <button
         type="button"

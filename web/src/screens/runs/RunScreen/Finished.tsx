@@ -5,18 +5,20 @@ import { goalAt, inWords, standsAt } from "../../../device/sheet";
 import { Trouble } from "../../../ui/Trouble";
 import { AreaRow } from "./Cover";
 import { Line } from "./Line";
+import { LastRinse } from "./LastRinse";
 import { Notices } from "./Notices";
 import { FarText, FarTitle, OutPart, Said } from "../../../ui/night/Night";
+import type { Acts } from "./useActs";
 
 function wanted(run: Run, name: string): string {
   const goal = run.sheet.areas.find((area) => area.name === name)?.wanted;
   return goal == null ? "white" : inWords(run.sheet.goal, goal);
 }
 
-type Props = { run: Run; local: Local; inBath: boolean; waiting: Waiting[]; error: unknown };
+type Props = { run: Run; local: Local; inBath: boolean; waiting: Waiting[]; acts: Acts };
 
 /** All bites are done: what each area should print, and the way on. */
-export function Finished({ run, local, inBath, waiting, error }: Props) {
+export function Finished({ run, local, inBath, waiting, acts }: Props) {
   return (
     <OutPart>
       <section>
@@ -24,10 +26,13 @@ export function Finished({ run, local, inBath, waiting, error }: Props) {
         {run.outcome && run.outcome !== "finished" ? (
           <LeftAside run={run} />
         ) : (
-          <Wash run={run} inBath={inBath} />
+          <>
+            <Wash run={run} inBath={inBath} />
+            {inBath ? null : <LastRinse run={run} local={local} acts={acts} />}
+          </>
         )}
         <Notices state={local.state} />
-        <Trouble error={error} />
+        <Trouble error={acts.endError} />
       </section>
       <Prints run={run} local={local} />
     </OutPart>
@@ -42,10 +47,8 @@ function Wash({ run, inBath }: { run: Run; inBath: boolean }) {
         Rinse long. Strip the stop-out and the ground. Then pull a proof and read its tones.
       </FarText>
       <Said>
-        {run.mordant.includes("ferric")
-          ? "Ferric: a mild bicarbonate wipe, which foams. "
-          : "Gloves on while you rinse. "}
-        Solvents away from heat and flame, extraction on, rags into the closed can.
+        Gloves on while you rinse. Solvents away from heat and flame, extraction on, rags into the
+        closed can.
       </Said>
       {run.ended_at ? <Said>This run is ended.</Said> : null}
     </>

@@ -11,10 +11,13 @@ import { shownTemperature } from "../../../ui/units";
 import { useNowOf } from "../../../ui/useNow";
 import { FarClock } from "../../../ui/night/FarClock";
 import { Gauge } from "./Gauge";
+import { Heat } from "./Heat";
 import { Line } from "./Line";
 import { Said } from "../../../ui/night/Night";
 import { Readings } from "./Readings";
+import { Seen } from "./Seen";
 import { Stale } from "./Stale";
+import type { Acts } from "./useActs";
 
 const READY_SECONDS = 30;
 
@@ -28,10 +31,11 @@ type Props = {
   flash: boolean;
   log: Log;
   waiting: Waiting[];
+  acts: Acts;
 };
 
 /** In the bath: the clock, what happens at zero, and three readings. */
-export function InBath({ run, local, dip, bite, due, stale, flash, log, waiting }: Props) {
+export function InBath({ run, local, dip, bite, due, stale, flash, log, waiting, acts }: Props) {
   return (
     <>
       <div className="min-h-0 pt-3.5 pr-2 pb-2.5 pl-3.5 max-desk:row-start-3 max-desk:px-5.5 max-desk:pb-1 max-phone:min-h-37 max-phone:px-4 flat:hidden">
@@ -41,6 +45,7 @@ export function InBath({ run, local, dip, bite, due, stale, flash, log, waiting 
         className={`relative flex min-h-0 min-w-0 flex-col pr-8 pl-4.5 max-desk:row-start-2 max-desk:px-5.5 max-desk:pt-4.5 max-phone:px-4 max-phone:pt-3 flat:row-start-2 flat:overflow-auto flat:px-5 flat:pt-3 ${flash ? "bg-night-ink **:text-night!" : ""}`}
       >
         <Line run={run} waiting={waiting} />
+        <Heat run={run} celsius={local.celsius} />
         {stale ? (
           <Stale dip={dip} due={due} state={local.state} log={log} />
         ) : (
@@ -48,6 +53,7 @@ export function InBath({ run, local, dip, bite, due, stale, flash, log, waiting 
             <Countdown due={due} />
             <Next run={run} bite={bite} due={due} />
             <Moved run={run} local={local} dip={dip} bite={bite} />
+            <Seen wet local={local} acts={acts} />
             <Readings run={run} local={local} dip={dip} due={due} />
           </>
         )}

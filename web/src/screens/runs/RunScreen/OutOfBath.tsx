@@ -2,14 +2,16 @@ import type { Run } from "../../../api/runs";
 import type { Bite, Local } from "../../../device/local";
 import type { Waiting } from "../../../device/waiting";
 import { secondsToLift } from "../../../device/sheet";
-import { Mark } from "../../../ui/Mark";
 import { TimeWord } from "../../../ui/Ticking";
 import { clock } from "../../../ui/times";
+import { Check } from "./Check";
 import { Cover } from "./Cover";
+import { Heat } from "./Heat";
 import { FarText, FarTitle, OutPart, Said } from "../../../ui/night/Night";
 import { Line } from "./Line";
 import { Notices } from "./Notices";
 import { Reading } from "./Readings";
+import { Seen } from "./Seen";
 import type { Acts } from "./useActs";
 
 type Props = { run: Run; local: Local; bite: Bite; acts: Acts; waiting: Waiting[] };
@@ -25,6 +27,7 @@ export function OutOfBath({ run, local, bite, acts, waiting }: Props) {
       <Cover run={run} local={local} bite={bite} cover={cover} uncover={open} acts={acts} />
       <section className="max-desk:-order-1">
         <Line run={run} waiting={waiting} />
+        <Heat run={run} celsius={local.celsius} />
         <FarTitle>{heading(run, bite, cover, open)}</FarTitle>
         <FarText>
           {cover.length > 0
@@ -43,7 +46,12 @@ export function OutOfBath({ run, local, bite, acts, waiting }: Props) {
           </Reading>
           <Reading name={`Then bite ${bite.number} for`}>{clock(next)}</Reading>
         </dl>
-        {last ? <Checks run={run} local={local} bite={bite} acts={acts} /> : null}
+        {last ? (
+          <>
+            <Checks run={run} local={local} bite={bite} acts={acts} />
+            <Seen wet={false} local={local} acts={acts} />
+          </>
+        ) : null}
       </section>
     </OutPart>
   );
@@ -93,9 +101,6 @@ function Checks({ run, local, bite, acts }: ChecksProps) {
   return (
     <ul className="mt-4.5 flex flex-wrap gap-2.5">
       <Check done={local.state.rinsed} text="rinsed" onDo={acts.rinsed} />
-      {run.mordant.includes("ferric") ? (
-        <Check done={local.state.neutralised} text="bicarbonate wipe" onDo={acts.neutralised} />
-      ) : null}
       {opens && covered ? (
         <Check
           done={opened}
@@ -106,21 +111,5 @@ function Checks({ run, local, bite, acts }: ChecksProps) {
         <Check done={covered} text="covered" onDo={acts.prepared} />
       )}
     </ul>
-  );
-}
-
-function Check({ done, text, onDo }: { done: boolean; text: string; onDo: () => void }) {
-  return (
-    <li>
-      <button
-        type="button"
-        aria-pressed={done}
-        onClick={() => !done && onDo()}
-        className="flex min-h-15 items-center gap-2.5 rounded-key border-2 border-night-line px-4.5 text-far text-night-ink-2 aria-pressed:border-night-ink aria-pressed:text-night-ink max-phone:min-h-12 max-phone:px-3 max-phone:text-lead"
-      >
-        <Mark name={done ? "done" : "brush"} size={26} />
-        {text}
-      </button>
-    </li>
   );
 }

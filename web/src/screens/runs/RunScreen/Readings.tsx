@@ -17,7 +17,7 @@ export function Readings({ run, local, dip, due }: Props) {
   const pace = speedAt(run.sheet, local.celsius);
   return (
     <dl className="mt-auto mb-3 grid grid-cols-[246px_1fr_262px] border-t-2 border-night-line max-desk:m-0 max-desk:grid-cols-[1fr_1.15fr_1fr] short:mb-1.5 flat:mt-auto flat:mb-1.5">
-      <Care run={run} local={local} dip={dip} />
+      <Care run={run} local={local} dip={dip} due={due} />
       <Reading
         name={
           <>
@@ -59,18 +59,15 @@ export function Reading({
   );
 }
 
-/** When to rock or feather next; where the bath asks for neither, how long it has been in. */
-function Care({ run, local, dip }: Omit<Props, "due">) {
+/** When to rock or feather next, where that falls before the lift; else how long it has been in. */
+function Care({ run, local, dip, due }: Props) {
   const every = run.care.every_seconds;
   const since = Math.max(dip.at_seconds, local.state.last_cared_seconds ?? dip.at_seconds);
+  const next = every && since + every < due ? since + every : null;
   const text = useNowOf((now) =>
-    every
-      ? since + every >= now
-        ? clock(since + every - now)
-        : "now"
-      : clock(now - dip.at_seconds),
+    next === null ? clock(now - dip.at_seconds) : next >= now ? clock(next - now) : "now",
   );
-  if (!every) return <Reading name="In the bath">{text}</Reading>;
+  if (next === null) return <Reading name="In the bath">{text}</Reading>;
   return (
     <Reading
       glow

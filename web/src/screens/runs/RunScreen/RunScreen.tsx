@@ -81,6 +81,7 @@ function AtTheBath({ seen }: { seen: Seen }) {
           flash={flash}
           log={log}
           waiting={waiting}
+          acts={acts}
         />
       ) : bite && !run.ended_at ? (
         <OutOfBath run={run} local={local} bite={bite} acts={acts} waiting={waiting} />
@@ -89,13 +90,7 @@ function AtTheBath({ seen }: { seen: Seen }) {
           <Stale dip={dip} due={null} state={local.state} log={log} />
         </OutPart>
       ) : (
-        <Finished
-          run={run}
-          local={local}
-          inBath={dip !== null}
-          waiting={waiting}
-          error={acts.endError}
-        />
+        <Finished run={run} local={local} inBath={dip !== null} waiting={waiting} acts={acts} />
       )}
       <Panel acts={acts} log={log} />
       <Hands run={run} dip={dip} bite={bite} acts={acts} />

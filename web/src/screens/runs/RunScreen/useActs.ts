@@ -3,6 +3,7 @@ import { useNavigate } from "react-router";
 import { useHere } from "../../../frame/useHere";
 import kinds from "../../../api/kinds.gen.json";
 import { nowSeconds } from "../../../device/clock";
+import type { Run } from "../../../api/runs";
 import { happened, inOrder, takenBack } from "../../../device/fold";
 import { type Bite, currentBite, dipUnderWay, liftAt } from "../../../device/local";
 import type { useRun } from "../../../device/useRun";
@@ -103,7 +104,9 @@ export function useActs(seen: Seen, bite: Bite | null) {
       else log({ kind: "opened", data: { areas: open } });
     },
     rinsed: () => log({ kind: "rinsed", data: {} }),
-    neutralised: () => log({ kind: "neutralised", data: {} }),
+    lastRinse: (how: NonNullable<Run["usual_rinse"]>) =>
+      log({ kind: "neutralised", data: { how } }),
+    observe: (about: string, text: string) => log({ kind: "observation", data: { about, text } }),
     undo,
     setAside: () => !dip && run && !run.ended_at && setAsked("set-aside"),
     end: (reason: string) => end.mutate(reason),

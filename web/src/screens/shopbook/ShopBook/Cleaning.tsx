@@ -9,25 +9,22 @@ import { PickField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { pick, shapeOf } from "../../../ui/form/shape";
 import { useForm } from "../../../ui/form/useForm";
+import { MATERIALS, materialOf } from "../../../ui/materials";
 import { Beside, Empty } from "../../../ui/Section";
 
 type Input = Shapes["CleaningOrderInput"];
 type Output = Shapes["CleaningOrderOutput"];
 type Layer = Input["layers"][number];
-type Read = { material: Input["material"]; layers: { layer: Layer }[] };
+type Read = { material: string; layers: { layer: Layer }[] };
 
-const MATERIALS = [
-  ["copper", "Copper"],
-  ["zinc", "Zinc"],
-  ["plastic", "Plastic"],
-  ["polymer", "Photopolymer"],
-] as const;
 const FIRST: Layer[] = ["asphalt-varnish", "crayon", "rosin"];
 const START = { material: "copper", layers: FIRST.map((layer) => ({ layer })) };
 const SHAPE = shapeOf("CleaningOrderInput", {
   material: pick("Plate of"),
   "layers.*.layer": pick("Layer #"),
 });
+
+const plateOf = (chosen: string) => materialOf<Input["material"]>(chosen);
 
 /** What comes off in which order, with the fewest changes of solvent, sparing the plate. */
 export function Cleaning() {
@@ -37,7 +34,7 @@ export function Cleaning() {
   const form = useForm<Read, Output>(SHAPE, {
     start: START,
     send: ({ material, layers }) =>
-      cleaningOrder({ material, layers: layers.map((row) => row.layer) }),
+      cleaningOrder({ ...plateOf(material), layers: layers.map((row) => row.layer) }),
     done: setOrder,
   });
   const rows = useFieldArray({ control: form.hook.control, name: "layers" });

@@ -1,0 +1,35 @@
+import type { Local } from "../../../device/local";
+import type { Acts } from "./useActs";
+import { Check } from "./Check";
+
+type Sight = readonly [about: string, text: string];
+
+const WET: Sight[] = [["", "bubbles"]];
+const DRY: Sight[] = [
+  ["", "lines shine"],
+  ["felt depth", "soft"],
+  ["felt depth", "firm"],
+  ["felt depth", "deep"],
+];
+
+/** What a glance or a fingernail tells, one tap each; it stands in the record. */
+export function Seen({ wet, local, acts }: { wet: boolean; local: Local; acts: Acts }) {
+  return (
+    <ul
+      aria-label="Seen or felt"
+      className={`flex flex-wrap gap-2.5 max-phone:gap-2 ${wet ? "mb-3 flat:hidden" : "mt-2.5"}`}
+    >
+      {(wet ? WET : DRY).map(([about, text]) => {
+        const said = `${about} ${text}`.trim();
+        return (
+          <Check
+            key={said}
+            done={local.state.observed.includes(said)}
+            text={said}
+            onDo={() => acts.observe(about, text)}
+          />
+        );
+      })}
+    </ul>
+  );
+}

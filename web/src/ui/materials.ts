@@ -1,0 +1,35 @@
+import type { Shapes } from "../api/client";
+
+type Plastic = NonNullable<Shapes["PlateFacts"]["plastic"]>;
+
+const PLASTICS: readonly (readonly [Plastic, string])[] = [
+  ["acrylic", "Acrylic"],
+  ["petg", "PETG"],
+  ["polystyrene", "Polystyrene"],
+  ["packaging", "Food packaging"],
+];
+
+/** What a plate may be of, each plastic by its name. */
+export const MATERIALS = [
+  ["copper", "Copper"],
+  ["zinc", "Zinc"],
+  ...PLASTICS,
+  ["plastic", "Plastic, not known which"],
+  ["polymer", "Photopolymer"],
+] as const;
+
+/** A choice as the server takes it: the material, and which plastic. */
+export function materialOf<Metal extends string>(chosen: string) {
+  const named = PLASTICS.find(([key]) => key === chosen);
+  return {
+    material: (named ? "plastic" : chosen) as Metal,
+    plastic: named ? named[0] : null,
+  };
+}
+
+/** What a plastic is called in a sentence. */
+export function plasticSaid(key: Plastic | null | undefined): string {
+  return PLASTICS.find(([each]) => each === key)?.[1].replace(/^[AFP](?=[a-z])/, lower) ?? "";
+}
+
+const lower = (letter: string) => letter.toLowerCase();
