@@ -93,6 +93,11 @@ REGISTRY: dict[str, Calculator] = {
             "The same as for planning; the sheet is for the bites that remain.",
         ),
         Calculator(
+            "minutes",
+            "core.stages.minutes:minutes",
+            "Minutes as they are written; a time may be minutes, with a comma or point, or m:ss.",
+        ),
+        Calculator(
             "plan-lines",
             "core.line.plan_lines:plan_lines",
             "Groups of lines with the depth each shall have, in which bath, after which bites.",

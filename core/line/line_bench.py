@@ -42,13 +42,20 @@ def lay_out_lines(given: PlanLinesInput) -> LineBench:
     for place, group in enumerate(given.groups):
         _check_needle(place, group)
     model = line_model(given.bath, given.measured)
-    depths = [wanted_depth_um(group) for group in given.groups]
+    tray = tray_of(given.bath)
+    pace = model.speed.at(tray.temperature_c, tray.load_g_per_l)
+    depths = [
+        float(model.depth_um(pace * group.seconds).mean())
+        if group.seconds is not None
+        else wanted_depth_um(group)
+        for group in given.groups
+    ]
     return LineBench(
         given=given,
         goals=[-depth for depth in depths],
         table=model,
         speed=model.speed,
-        tray=tray_of(given.bath),
+        tray=tray,
         valid_to_reference_seconds=PAST_THE_DEEPEST
         * max(depths)
         / float(model.rate_um_per_s.mean()),

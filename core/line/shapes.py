@@ -16,8 +16,10 @@ from core.stages.shapes import (
     Bite,
     BittenDepth,
     DoneBite,
+    Habit,
     Method,
     PlanWarning,
+    check_one_way,
 )
 
 Micron = Annotated[float, Field(ge=0.1, le=2000, json_schema_extra={"unit": "µm"})]
@@ -28,19 +30,24 @@ MOST_MEASURED = 40
 
 
 class LineGroup(Shape):
-    """Lines meant to have one depth; either ``depth_um`` or the ``darkness`` they shall print."""
+    """Lines meant to have one depth: ``depth_um``, or the ``darkness`` they shall print.
+
+    ``seconds`` in their place are time in the bath in all, by the clock.
+    """
 
     name: AreaName
     depth_um: Depth | None = None
     darkness: Darkness | None = None
+    seconds: Habit | None = None
     needle_um: Micron | None = None
     spacing_um: Spacing | None = None
     open_cm2: Annotated[float, Field(ge=0, le=20000, json_schema_extra={"unit": "cm²"})] = 0.0
 
     @model_validator(mode="after")
     def _one_goal(self) -> LineGroup:
-        if (self.depth_um is None) == (self.darkness is None):
-            raise ValueError("give each group a depth_um or a darkness, one of the two")
+        goals = (self.depth_um, self.darkness, self.seconds)
+        if sum(goal is not None for goal in goals) != 1:
+            raise ValueError("give each group a depth_um, a darkness or its seconds, one of them")
         return self
 
 
@@ -84,6 +91,8 @@ class PlanLinesInput(Shape):
         names = [group.name for group in self.groups]
         if len(set(names)) < len(names):
             raise ValueError("each group needs its own name")
+        timed = [group.seconds for group in self.groups]
+        check_one_way([True if each is None else None for each in timed], timed)
         strangers = {name for bite in self.done for name in bite.open} - set(names)
         if strangers:
             raise ValueError(f"done bites name groups that are not given: {sorted(strangers)}")

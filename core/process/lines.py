@@ -7,6 +7,7 @@ from core.line.plan_lines import LINE_PLANNER
 from core.line.shapes import LineGroup, PlanLinesInput
 from core.process.row import Process
 from core.process.shapes import Columns, Decided, Opening, ProcessWords
+from core.process.told import told_minutes
 from core.process.tray import BY_TRAY
 
 BY_NEEDLE = BY_TRAY.model_copy(
@@ -33,7 +34,13 @@ def _given(decided: Decided) -> PlanLinesInput:
     )
 
 
+def _depth(group: LineGroup) -> float:
+    return wanted_depth_um(group) if group.seconds is None else group.seconds
+
+
 def _tell(group: LineGroup) -> str:
+    if group.seconds is not None:
+        return f"{group.name} {told_minutes(group.seconds)}"
     if group.depth_um is not None:
         return f"{group.name} {group.depth_um:g} µm deep"
     return f"{group.name} {100 * (group.darkness or 0.0):.0f} % dark"
@@ -54,7 +61,7 @@ LINES = Process(
     planner=LINE_PLANNER,
     wish=LineGroup,
     given=_given,
-    depth=wanted_depth_um,
+    depth=_depth,
     tell=_tell,
     count=_count,
     strips="lines",

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from core.process.row import Process
 from core.process.shapes import Columns, Decided, ProcessWords
+from core.process.told import told_minutes
 from core.process.tray import BY_TRAY
 from core.stages.plan_bites import TONE_PLANNER
 from core.stages.shapes import Area, PlanBitesInput
@@ -24,10 +25,14 @@ def _given(decided: Decided) -> PlanBitesInput:
 
 
 def _depth(area: Area) -> float:
+    if area.seconds is not None:
+        return area.seconds
     return WHITE_FIRST if area.lstar is None else -area.lstar
 
 
 def _tell(area: Area) -> str:
+    if area.seconds is not None:
+        return f"{area.name} {told_minutes(area.seconds)}"
     return f"{area.name} white" if area.lstar is None else f"{area.name} L* {area.lstar:g}"
 
 
@@ -42,7 +47,8 @@ def count_bitten(areas: list[Columns]) -> int:
     -------
     int
     """
-    return sum(1 for area in areas if area.get("lstar") is not None)
+    bitten = (area.get("lstar") if area.get("seconds") is None else 0.0 for area in areas)
+    return sum(1 for goal in bitten if goal is not None)
 
 
 def _count(areas: list[Columns]) -> str:

@@ -28,6 +28,8 @@ class Wish(Protocol):
     def name(self) -> str: ...
     @property
     def open_cm2(self) -> float: ...
+    @property
+    def seconds(self) -> float | None: ...
 
 
 class Wanted(Protocol):
@@ -55,6 +57,20 @@ class Falling(Protocol):
     def wetting(self) -> Array: ...
 
 
+def by_clock(areas: Sequence[Wish]) -> bool:
+    """Tell whether areas were given minutes in place of goals.
+
+    Parameters
+    ----------
+    areas : sequence of Wish
+
+    Returns
+    -------
+    bool
+    """
+    return any(area.seconds is not None for area in areas)
+
+
 @dataclass(frozen=True)
 class Bench:
     """Everything a plan is computed from, validated and tabulated once.
@@ -79,6 +95,11 @@ class Bench:
     def pace(self) -> Array:
         """Return the speed of the bath as it is now, per draw: (draws,)."""
         return self.speed.at(self.tray.temperature_c, self.tray.load_g_per_l)
+
+    @property
+    def by_clock(self) -> bool:
+        """Tell whether minutes were given in place of goals."""
+        return by_clock(self.given.areas)
 
     def goal(self, place: int) -> float:
         """Return the goal of an area that is to be bitten.

@@ -15,6 +15,7 @@ from numpy.typing import NDArray
 
 from core.kinetics.row import tables_version
 from core.stages.bench import Bench, Exposure, Solved, after_done
+from core.stages.by_clock import plan_by_clock
 from core.stages.open_up import plan_by_opening_up
 from core.stages.shapes import (
     Bite,
@@ -95,7 +96,8 @@ def solve(planner: Planner[AnyBench], given: Any) -> Solution[AnyBench]:
     """
     bench = planner.lay_out(given)
     done, start = after_done(bench)
-    bites, end = METHODS[bench.given.method](bench, start)
+    way = plan_by_clock if bench.by_clock else METHODS[bench.given.method]
+    bites, end = way(bench, start)
     return Solution(bench, start, done, bites, end)
 
 
@@ -165,6 +167,7 @@ def sheet_of(planner: Planner[AnyBench], given: Any, part: str) -> RunSheet:
     mean, low, high = _track(planner, solved.bench)
     return RunSheet(
         part=part,
+        by_clock=solved.bench.by_clock,
         goal=planner.goal,
         plan=plan,
         grid_reference_seconds=[round(float(s), 1) for s in SHEET_SECONDS],
@@ -189,7 +192,7 @@ def _facts(
     """Return what a sheet says of one area beside its tables."""
     name = solved.bench.given.areas[place].name
     reached = float(solved.start.seconds[place].mean())
-    wanted = planner.wanted(solved.bench, place)
+    wanted = _wanted(planner, solved, place)
     return {
         "name": name,
         "wanted": wanted,
@@ -198,6 +201,15 @@ def _facts(
         "reached_reference_seconds": round(reached, 1),
         **planner.land(solved.bench, place, [*solved.done, *solved.bites], solved.end),
     }
+
+
+def _wanted(planner: Planner[AnyBench], solved: Solution[AnyBench], place: int) -> float | None:
+    """Return the goal of an area; where minutes were given, what they will come to."""
+    if not solved.bench.by_clock:
+        return planner.wanted(solved.bench, place)
+    if solved.bench.given.areas[place].seconds is None:
+        return None
+    return planner.tell(solved.bench, solved.end, place, True).goal.value
 
 
 def _looks(planner: Planner[AnyBench], mean: Array, low: Array, high: Array) -> dict[str, Any]:

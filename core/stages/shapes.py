@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Annotated, Generic, Literal, TypeVar
 
 from pydantic import Field, model_validator
 
-from core.kinetics.shapes import BathCelsius, CurveBath, Seconds
+from core.kinetics.shapes import LONGEST_SECONDS, BathCelsius, CurveBath, Seconds
 from core.schema import Shape
 from core.tone.shapes import Curve, Lightness
 
@@ -28,12 +29,43 @@ WarningCode = Literal[
 ]
 
 
+Habit = Annotated[float, Field(ge=1, le=LONGEST_SECONDS, json_schema_extra={"unit": "s"})]
+"""Time in the bath in all, by the clock and out of habit."""
+
+
 class Area(Shape):
-    """All parts of the image meant to have one tone; ``lstar`` None stays paper white."""
+    """All parts of the image meant to have one tone; with no ``lstar`` it stays paper white.
+
+    ``seconds`` in its place are time in the bath in all, by the clock.
+    """
 
     name: AreaName
     lstar: Lightness | None
+    seconds: Habit | None = None
     open_cm2: Annotated[float, Field(ge=0, le=20000, json_schema_extra={"unit": "cm²"})] = 0.0
+
+    @model_validator(mode="after")
+    def _one_goal(self) -> Area:
+        if self.lstar is not None and self.seconds is not None:
+            raise ValueError("give an area an lstar or its seconds, one of the two")
+        return self
+
+
+def check_one_way(goals: Sequence[object], seconds: Sequence[float | None]) -> None:
+    """Refuse areas of which some have a goal and others minutes.
+
+    Parameters
+    ----------
+    goals : sequence
+        None where an area has none.
+    seconds : sequence of float or None [s]
+
+    Raises
+    ------
+    ValueError
+    """
+    if any(goal is not None for goal in goals) and any(each is not None for each in seconds):
+        raise ValueError("give all areas a goal, or all of them minutes")
 
 
 class DoneBite(Shape):
@@ -60,6 +92,7 @@ class PlanBitesInput(Shape):
         names = [area.name for area in self.areas]
         if len(set(names)) < len(names):
             raise ValueError("each area needs its own name")
+        check_one_way([area.lstar for area in self.areas], [area.seconds for area in self.areas])
         strangers = {name for bite in self.done for name in bite.open} - set(names)
         if strangers:
             raise ValueError(f"done bites name areas that are not given: {sorted(strangers)}")
@@ -206,6 +239,8 @@ class RunSheet(Shape):
 
     part: str
     """The process it is for."""
+    by_clock: bool = False
+    """Bites last as long as they were given by habit, however warm the bath is."""
     goal: Goal
     plan: PlanBitesOutput
     grid_reference_seconds: list[float]

@@ -8,10 +8,11 @@ import numpy as np
 from numpy.typing import NDArray
 
 from core.stages.bench import Exposure, Solved
-from core.stages.shapes import PlanWarning
+from core.stages.shapes import Area, PlanWarning
 from core.stages.tone_bench import ToneBench
 from core.stages.warnings import bath_near_end, too_short
 from core.tone.table import band
+from core.units import SECONDS_PER_MINUTE
 
 Array = NDArray[np.float64]
 
@@ -43,6 +44,7 @@ def tone_warnings(
     return [
         *_overshoots(bench, start),
         *_no_strip(bench),
+        *_beyond(bench, end),
         *bath_near_end(bench, bites),
         *_out_of_reach(bench, end),
         *too_short(bench, bites),
@@ -60,6 +62,31 @@ def _no_strip(bench: ToneBench) -> list[PlanWarning]:
             "(about 40 minutes).",
         )
     ]
+
+
+def _beyond(bench: ToneBench, end: Exposure) -> list[PlanWarning]:
+    """Return warnings of areas whose minutes go on after the strip's last good patch."""
+    valid = bench.valid_to_reference_seconds
+    found = []
+    for place, area in enumerate(bench.given.areas):
+        if area.seconds is None or float(end.seconds[place].mean()) <= valid:
+            continue
+        minutes = area.seconds / SECONDS_PER_MINUTE
+        known = (
+            f"your strip shows nothing after {valid / SECONDS_PER_MINUTE:.0f} min of its own time"
+            if bench.curve.measured
+            else "no guess reaches so far"
+        )
+        found.append(
+            PlanWarning(
+                code="beyond-strip",
+                area=area.name,
+                params={"seconds": area.seconds, "valid_to_seconds": round(valid, 1)},
+                text=f"{area.name}: {minutes:g} min, but {known}. The grain may bite away there "
+                "and print paler again: lift earlier, or bite a longer strip.",
+            )
+        )
+    return found
 
 
 def _overshoots(bench: ToneBench, start: Exposure) -> list[PlanWarning]:
@@ -133,18 +160,22 @@ def _too_dark(bench: ToneBench, name: str, wanted: float, reached: float) -> Pla
 def _too_close(bench: ToneBench, end: Exposure) -> list[PlanWarning]:
     areas = bench.given.areas
     order = sorted(
-        (place for place, area in enumerate(areas) if area.lstar is not None),
-        key=lambda place: -(areas[place].lstar or 0.0),
+        (place for place, area in enumerate(areas) if _asked(area) is not None),
+        key=lambda place: end.seconds[place].mean(),
     )
     found = []
     for light, dark in pairwise(order):
-        if areas[light].lstar == areas[dark].lstar:
+        if _asked(areas[light]) == _asked(areas[dark]):
             continue
         tones = [bench.table.at(end.seconds[place]) for place in (light, dark)]
         apart = float((tones[0] - tones[1]).mean())
         if apart < max(LEAST_SEEN_LSTAR, _half_band(tones[0]), _half_band(tones[1])):
             found.append(_close(areas[light].name, areas[dark].name, apart))
     return found
+
+
+def _asked(area: Area) -> float | None:
+    return area.lstar if area.seconds is None else area.seconds
 
 
 def _half_band(tones: Array) -> float:

@@ -59,6 +59,16 @@ def decided_for(run: Run, done: list[Immersion], temperature_c: float | None = N
     return decided(run, run.curve, run.measured, done, temperature_c, run.before)
 
 
+def _seconds_to_lift(sheet: RunSheet, temperatures: list[tuple[float, float]]) -> float:
+    """Return how long the bite under way lasts [s]: by the clock where it was given so."""
+    if not sheet.plan.bites:
+        return seconds_to_lift(sheet, 0.0, temperatures)
+    bite = sheet.plan.bites[0]
+    if sheet.by_clock:
+        return bite.seconds
+    return seconds_to_lift(sheet, bite.reference_seconds, temperatures)
+
+
 def follow(
     run: Run,
     now_seconds: float,
@@ -77,7 +87,6 @@ def follow(
     if dip is None:
         return Followed(state, sheet, None, stale=False)
     temperatures = dip.temperatures or [(0.0, run.bath.temperature_c)]
-    target = sheet.plan.bites[0].reference_seconds if sheet.plan.bites else 0.0
-    lift = dip.at_seconds + seconds_to_lift(sheet, target, temperatures)
+    lift = dip.at_seconds + _seconds_to_lift(sheet, temperatures)
     last = min(lift + STALE_AFTER_SECONDS, dip.at_seconds + LONGEST_SECONDS)
     return Followed(state, sheet, lift, stale=now_seconds > last)

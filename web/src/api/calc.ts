@@ -61,5 +61,7 @@ export const repairRoutes = (body: Shapes["RepairRoutesInput"]) =>
   data(http.POST("/api/calc/repair-routes", { body }));
 export const cleaningOrder = (body: Shapes["CleaningOrderInput"]) =>
   data(http.POST("/api/calc/cleaning-order", { body }));
+export const readMinutes = (text: string) =>
+  data(http.POST("/api/calc/minutes", { body: { text } }));
 export const dilute = (body: Shapes["DiluteInput"]) =>
   data(http.POST("/api/calc/dilute", { body }));

@@ -204,6 +204,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/minutes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Minutes as they are written; a time may be minutes, with a comma or point, or m:ss.
+         * @description Minutes as they are written; a time may be minutes, with a comma or point, or m:ss.
+         */
+        post: operations["minutes"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/plan-bites": {
         parameters: {
             query?: never;
@@ -1362,7 +1382,9 @@ export interface components {
         };
         /**
          * Area
-         * @description All parts of the image meant to have one tone; ``lstar`` None stays paper white.
+         * @description All parts of the image meant to have one tone; with no ``lstar`` it stays paper white.
+         *
+         *     ``seconds`` in its place are time in the bath in all, by the clock.
          */
         Area: {
             /** Lstar */
@@ -1374,6 +1396,8 @@ export interface components {
              * @default 0
              */
             open_cm2: number;
+            /** Seconds */
+            seconds?: number | null;
         };
         /**
          * AreaAdvice
@@ -3031,7 +3055,9 @@ export interface components {
         };
         /**
          * LineGroup
-         * @description Lines meant to have one depth; either ``depth_um`` or the ``darkness`` they shall print.
+         * @description Lines meant to have one depth: ``depth_um``, or the ``darkness`` they shall print.
+         *
+         *     ``seconds`` in their place are time in the bath in all, by the clock.
          */
         LineGroup: {
             /** Darkness */
@@ -3047,6 +3073,8 @@ export interface components {
              * @default 0
              */
             open_cm2: number;
+            /** Seconds */
+            seconds?: number | null;
             /** Spacing Um */
             spacing_um?: number | null;
         };
@@ -3222,6 +3250,22 @@ export interface components {
             mend: string;
             /** Sign */
             sign: string;
+        };
+        /**
+         * MinutesInput
+         * @description Minutes as they are written; a time may be minutes, with a comma or point, or m:ss.
+         */
+        MinutesInput: {
+            /** Text */
+            text: string;
+        };
+        /**
+         * MinutesOutput
+         * @description Seconds in all, shortest first.
+         */
+        MinutesOutput: {
+            /** Seconds */
+            seconds: number[];
         };
         /**
          * MordantNumbers
@@ -4005,6 +4049,8 @@ export interface components {
              * @default
              */
             parts: string;
+            /** Seconds */
+            seconds?: number | null;
             /** Spacing Um */
             spacing_um?: number | null;
         };
@@ -5250,6 +5296,11 @@ export interface components {
         RunSheet: {
             /** Areas */
             areas: components["schemas"]["SheetArea"][];
+            /**
+             * By Clock
+             * @default false
+             */
+            by_clock: boolean;
             goal: components["schemas"]["Goal"];
             /** Grid Reference Seconds */
             grid_reference_seconds: number[];
@@ -7151,6 +7202,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GroundCheckOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    minutes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MinutesInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MinutesOutput"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */

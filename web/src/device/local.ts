@@ -21,6 +21,8 @@ export type Bite = {
   later: string[];
   /** Reference seconds this bite is to gain. */
   target: number;
+  /** How long it lasts by the clock, where it was given so; else null. */
+  byClock: number | null;
 };
 
 export function localRun(run: Run, waiting: EventIn[]): Local {
@@ -86,6 +88,7 @@ export function currentBite(run: Run, local: Local): Bite | null {
     opens: bite.open_before,
     ...toCome(planned.slice(ahead + 1)),
     // one that nothing ends with is as long as what is opened before it asks for, whatever was before
+    byClock: run.sheet.by_clock ? clockLeft(run, local, ahead) : null,
     target:
       ahead === 0 || closes.length === 0 ? bite.reference_seconds : target(run, local, closes[0]),
   };
@@ -111,7 +114,22 @@ function again(run: Run, local: Local, left: number): Bite | null {
     opens: [],
     ...toCome(run.sheet.plan.bites),
     target: before.reference_seconds,
+    byClock: run.sheet.by_clock ? before.seconds : null,
   };
+}
+
+/** Clock seconds of a bite by habit: what was too long or too short before it is made up for. */
+function clockLeft(run: Run, local: Local, ahead: number): number {
+  const { done: counted, bites } = run.sheet.plan;
+  const bite = bites[ahead];
+  if (!bite) return 0;
+  if (ahead === 0 || bite.open_before.length > 0) return bite.seconds;
+  const earlier = counted.slice(0, run.bites_before).reduce((sum, each) => sum + each.seconds, 0);
+  const here = done(local.state).reduce(
+    (sum, dip) => sum + (dip.lifted_seconds ?? dip.at_seconds) - dip.at_seconds,
+    earlier,
+  );
+  return Math.max(1, bite.cumulative_seconds - here);
 }
 
 function target(run: Run, local: Local, area: string | undefined): number {
@@ -120,7 +138,11 @@ function target(run: Run, local: Local, area: string | undefined): number {
   return Math.max(0, sheet.target_reference_seconds - (reached(run, local).get(sheet.name) ?? 0));
 }
 
+/** How long a bite lasts by the clock, with the bath as it was read. */
+export const biteLasts = (run: Run, readings: Reading[], bite: Bite): number =>
+  bite.byClock ?? secondsToLift(run.sheet, readings, bite.target);
+
 /** When to lift the dip under way [s since the epoch, server's clock]. */
 export function liftAt(run: Run, local: Local, dip: Immersion, bite: Bite): number {
-  return dip.at_seconds + secondsToLift(run.sheet, readingsOf(local, dip), bite.target);
+  return dip.at_seconds + biteLasts(run, readingsOf(local, dip), bite);
 }

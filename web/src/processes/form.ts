@@ -2,18 +2,23 @@ import type { Bath } from "../api/baths";
 import type { Plan, PlanArea, PlanIn } from "../api/plans";
 import { lineOf, measuredFields, typedLine } from "../ui/form/MeasuredLines";
 import type { Typed } from "../ui/form/read";
-import { number, pick, type Shape, shapeOf, text } from "../ui/form/shape";
+import { number, pick, type Shape, shapeOf, text, time } from "../ui/form/shape";
 import type { Sent } from "../ui/form/useKeeping";
 import { typedNumber } from "../ui/numbers";
+import { clock } from "../ui/times";
 import type { AreaRow, ProcessParts } from "./parts";
 
 const AT_20_C = { temperature_c: 20, load_g_per_l: 0 };
+
+/** What is typed of an area: its goal, or minutes by habit. */
+export type Way = "goal" | "minutes";
 
 /** A plan as it was read: its areas and lines still by their columns. */
 export type PlanRead = {
   bath: string;
   strip: string;
   method: PlanIn["method"];
+  way: Way;
   areas: Typed[];
   measured: Typed[];
 };
@@ -22,6 +27,7 @@ export const newArea = (name: string, open_cm2: string, wish: Typed): AreaRow =>
   name,
   parts: "",
   open_cm2,
+  seconds: "",
   ...wish,
 });
 
@@ -31,6 +37,8 @@ export const planShape = ({ area, fields }: ProcessParts): Shape =>
     bath: pick("Bath"),
     strip: pick("Strip"),
     method: pick("Method"),
+    way: pick("Planned by"),
+    "areas.*.seconds": time(`${area.charAt(0).toUpperCase()}${area.slice(1)} #, time in all`),
     "areas.*.name": text(`Name of ${area} #`),
     "areas.*.open_cm2": number(`${area.charAt(0).toUpperCase()}${area.slice(1)} #, surface in cm²`),
     ...fields,
@@ -38,7 +46,9 @@ export const planShape = ({ area, fields }: ProcessParts): Shape =>
   });
 
 export function typedPlan(process: ProcessParts, plan: Plan): Typed {
+  const timed = plan.areas.some((area) => area.seconds != null);
   return {
+    way: timed ? "minutes" : "goal",
     bath: plan.bath,
     strip: plan.strip ?? "",
     method: plan.method,
@@ -46,7 +56,9 @@ export function typedPlan(process: ProcessParts, plan: Plan): Typed {
       name: area.name,
       parts: area.parts,
       open_cm2: typedNumber(area.open_cm2),
+      seconds: area.seconds == null ? "" : clock(area.seconds),
       ...process.typed(area),
+      ...(timed ? goalOf(process, plan, area.name) : {}),
     })),
     measured: plan.measured.map(typedLine),
   };
@@ -64,6 +76,7 @@ export function firstPlan(
     bath: bath?.id ?? "",
     strip: strip?.id ?? "",
     method: process.method,
+    way: "goal",
     areas: process.first(surfaceCm2),
     measured: [],
   };
@@ -79,14 +92,34 @@ export function planIn(process: ProcessParts, read: PlanRead, { id, version }: S
     strip: read.strip || null,
     method: read.method,
     round_to_seconds: 5,
-    areas: read.areas.map((row) => areaIn(process, row)),
+    areas: read.areas.map((row) => areaIn(process, row, read.way)),
     measured: read.measured.map((row) => lineOf(row, AT_20_C)),
   };
 }
 
-const areaIn = (process: ProcessParts, row: Typed): PlanArea => ({
+/** What an area that was given minutes will come to, typed as its goal. */
+function goalOf(process: ProcessParts, plan: Plan, name: string): Typed {
+  const found = plan.sheet.areas.find((each) => each.name === name)?.wanted;
+  return found == null ? {} : process.typedGoal(found);
+}
+
+/** The time each area bites in all, as a plan has it: where one goes on from goals to minutes. */
+export function minutesOf(plan: Plan, name: string): string {
+  const bites = [...plan.sheet.plan.done, ...plan.sheet.plan.bites];
+  const open = bites.filter((bite) => bite.areas.some((area) => area.name === name));
+  const seconds = open.reduce((sum, bite) => sum + bite.seconds, 0);
+  return seconds > 0 ? clock(seconds) : "";
+}
+
+const areaIn = (process: ProcessParts, row: Typed, way: Way): PlanArea => ({
   name: String(row.name),
   parts: String(row.parts ?? ""),
   open_cm2: (row.open_cm2 as number | null) ?? 0,
   ...process.read(row),
+  ...(way === "minutes"
+    ? {
+        ...Object.fromEntries(process.goals.map((key) => [key, null])),
+        seconds: row.seconds as number | null,
+      }
+    : { seconds: null }),
 });

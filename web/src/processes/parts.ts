@@ -37,6 +37,12 @@ export type ProcessParts = {
   Wish: ComponentType<WishProps>;
   first: (surfaceCm2: number) => AreaRow[];
   another: (count: number) => AreaRow;
+  /** Columns of the goal, left empty where minutes are given instead. */
+  goals: (keyof Wish)[];
+  /** The goal in a word, beside "minutes". */
+  goal: string;
+  /** An area's goal as it is typed from what it will come to. */
+  typedGoal: (value: number) => Typed;
   typed: (area: PlanArea) => Typed;
   read: (row: Typed) => Wish;
   /** A strip that calibrates it. */

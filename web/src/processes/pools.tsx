@@ -2,7 +2,7 @@ import { number } from "../ui/form/shape";
 import { newArea } from "./form";
 import type { ProcessParts } from "./parts";
 import { SpeedOfBath } from "./Source";
-import { pulledTone, readTone, ToneWish, typedTone } from "./tones";
+import { pulledTone, readTone, TONES, ToneWish, typedTone } from "./tones";
 
 const FIRST = ["70", "50", "32"];
 
@@ -28,6 +28,9 @@ export const POOLS: ProcessParts = {
   Wish: ToneWish,
   first,
   another: (count) => newArea(`Pool ${count}`, "6", { lstar: "40" }),
+  goals: ["lstar"],
+  goal: "tone",
+  typedGoal: TONES.typedGoal,
   typed: typedTone,
   read: readTone,
   calibrates: (strip) => strip.usable,

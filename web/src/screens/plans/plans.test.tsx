@@ -54,6 +54,40 @@ test("a goal may be a darkness; the surfaces and the other groups go on as they 
   expect(areas[2]).toMatchObject({ depth_um: lines.areas[2]?.depth_um });
 });
 
+test("by minutes: what the plan has is filled in, a row of times is read, and kept", async () => {
+  const { server } = await planning();
+  const names = lines.areas.map((area) => area.name);
+  await press("By minutes");
+  const cell = (i: number) => screen.getByLabelText(`${names[i]}, time in all`);
+  expect((cell(2) as HTMLInputElement).value).toMatch(/^\d+:\d\d$/);
+  server.answer("POST /api/calc/minutes", { body: { seconds: [120, 360, 840] } });
+  await type("All at once, in minutes", "2 + 4 + 8");
+  await press("Fill in");
+  await waitFor(() => expect(cell(2)).toHaveValue("14:00"));
+  await press("Keep the changes");
+  await waitFor(() => expect(server.sent.some((each) => each.call === KEEP)).toBe(true));
+  const kept = server.sent.find((each) => each.call === KEEP)?.body as unknown as Plan;
+  expect(kept.areas.map((area) => area.seconds)).toEqual([120, 360, 840]);
+  expect(kept.areas[0]).toMatchObject({ depth_um: null, darkness: null });
+});
+
+test("a row of times that does not fit, or falls, says so and changes nothing", async () => {
+  const { server } = await planning();
+  await press("By minutes");
+  const cell = screen.getByLabelText(`${lines.areas[0]?.name}, time in all`);
+  const before = (cell as HTMLInputElement).value;
+  server.answer("POST /api/calc/minutes", { body: { seconds: [120, 360] } });
+  await type("All at once, in minutes", "2 + 4");
+  await press("Fill in");
+  await waitFor(() => expect(alerts().join()).toContain("2 times, but 3 groups with a time."));
+  server.answer("POST /api/calc/minutes", refuse(422, fault("text", "30 min comes after 60.")));
+  await type("All at once, in minutes", "10, 60, 30");
+  await userEvent.type(screen.getByLabelText("All at once, in minutes"), "{Enter}");
+  await waitFor(() => expect(alerts().join()).toContain("30 min comes after 60."));
+  expect(cell).toHaveValue(before);
+  expect(server.sent.some((each) => each.call === KEEP)).toBe(false);
+});
+
 test("what cannot be read holds the draft back and is told when it is to be kept", async () => {
   const { server } = await planning();
   await waitFor(() => expect(server.sent.length).toBeGreaterThan(0));

@@ -41,6 +41,18 @@ test("a plate is put in with its metal, route and size", async () => {
   expect(server.last().body).not.toHaveProperty("parts");
 });
 
+test("a plastic is put in by its name", async () => {
+  const { server, at } = await putting();
+  await type("Name", "Berry Punnet");
+  await pick("Metal", "Food packaging");
+  await pick("Route", "drypoint");
+  await type("Width", "120");
+  await type("Height", "90");
+  await press("Put it in the rack");
+  await waitFor(() => expect(at()).toBe(`/plates/${LANTERN}`));
+  expect(server.last().body).toMatchObject({ metal: "plastic", facts: { plastic: "packaging" } });
+});
+
 test("what is missing or too large is told at each field", async () => {
   const { server } = await putting();
   await type("Width", "5");
@@ -122,6 +134,24 @@ test("what was set aside is gone on from, or begun anew; the plan is the one tha
   await press(/Go on from bite 3 of the lines/);
   await waitFor(() => expect(at()).toBe("/runs/run"));
   expect(server.last().body).toMatchObject({ goes_on: true, plan_version: lines.version });
+});
+
+test("what is done first is said before it is begun; how the plate lies is chosen", async () => {
+  const path = `/plates/${STEAM}/plan?part=lines`;
+  const lines = told<Plan>(path);
+  const alongside = "Lantern Row is bitten in Amber tray, too.";
+  const server = fakeServer({
+    [`GET ${path}`]: { body: { ...lines, alongside } },
+    "POST /runs": { body: { id: "run" } },
+  });
+  const { at } = openAt(`/plates/${STEAM}`);
+  const first = await screen.findByText(/^First /);
+  expect(first).toHaveTextContent(/bite 1 for \d+:\d\d in Amber tray at 18\.5 °C\.$/);
+  expect(screen.getByText(alongside)).toBeVisible();
+  await press("Face down");
+  await press(/Begin to bite the lines/);
+  await waitFor(() => expect(at()).toBe("/runs/run"));
+  expect(server.last().body).toMatchObject({ part: "lines", facing: "face down" });
 });
 
 test("a run that cannot begin says why, and one can leave it", async () => {

@@ -279,17 +279,90 @@ test("tones are opened up: covered for now before the first bite, white for good
   );
 });
 
-test("rinsed and wiped are facts one ticks once", async () => {
+test("rinsed and what is seen or felt are one tap each, and ticked once", async () => {
   const { kinds } = await atTheBath(runEarlier(0));
   await userEvent.keyboard(" ");
   const rinsed = await screen.findByRole("button", { name: "rinsed" });
   await userEvent.click(rinsed);
   await waitFor(() => expect(rinsed).toHaveAttribute("aria-pressed", "true"));
   await userEvent.click(rinsed);
-  await press("bicarbonate wipe");
+  await press("felt depth firm");
   await waitFor(() =>
-    expect(kinds().map((event) => event.kind)).toEqual(["lift", "rinsed", "neutralised"]),
+    expect(kinds().map((event) => event.kind)).toEqual(["lift", "rinsed", "observation"]),
   );
+  expect(kinds()[2]?.data).toEqual({ about: "felt depth", text: "firm" });
+  expect(screen.getByRole("button", { name: "felt depth firm", pressed: true })).toBeVisible();
+});
+
+test("bubbles are one tap in the bath", async () => {
+  const { kinds } = await atTheBath(runEarlier(0));
+  await press("bubbles");
+  await waitFor(() => expect(kinds()[0]?.data).toEqual({ about: "", text: "bubbles" }));
+});
+
+test.each([
+  [null, "Last rinse, by school:", "bicarbonate wipe"],
+  ["vinegar and salt" as const, /here as a rule: vinegar and salt/, "vinegar and salt"],
+])(
+  "the last rinse is asked for once, at the end; the room's own first: %s",
+  async (usual, words, first) => {
+    const lifted = runFinished(runWithout(runEarlier(0), ["dip", "lift"]));
+    const { kinds } = await atTheBath({ ...lifted, usual_rinse: usual });
+    const asked = within(screen.getByRole("region", { name: "Last rinse" }));
+    expect(asked.getByText(words)).toBeVisible();
+    expect(asked.getAllByRole("button")[0]).toHaveTextContent(first);
+    await press("water only");
+    await waitFor(() =>
+      expect(kinds()).toMatchObject([{ kind: "neutralised", data: { how: "water" } }]),
+    );
+    expect(await screen.findByText("The last rinse is done.")).toBeVisible();
+  },
+);
+
+const HEAT = { warned_c: 27, hottest_c: 30, warning: "Nitric is near 30 °C.", danger: "Lift now." };
+
+test.each([
+  ["26.9", null, null],
+  ["27", "status", "Nitric is near 30 °C."],
+  ["30,5", "alert", "Lift now."],
+])("nitric typed at %s °C, with no line, too", async (celsius, role, words) => {
+  const { server } = await atTheBath({ ...runEarlier(0), heat: HEAT });
+  server.cutLine(true);
+  await userEvent.keyboard("t");
+  await type(/^Bath now/, celsius);
+  await press("Log it");
+  if (role && words) {
+    await waitFor(() => expect(screen.getByText(words)).toHaveAttribute("role", role));
+  } else {
+    await screen.findByText("26.9");
+    for (const text of [HEAT.warning, HEAT.danger]) expect(screen.queryByText(text)).toBeNull();
+  }
+});
+
+test.each([
+  [10, 1],
+  [3600, 0],
+])("a reminder every %s s is given where it falls before the lift: %s", async (every, given) => {
+  const run = runEarlier(0);
+  await atTheBath({ ...run, care: { ...run.care, every_seconds: every } });
+  expect(screen.queryAllByText(/^Rock (in|now)/)).toHaveLength(given);
+  expect(screen.getAllByText("In the bath")).toHaveLength(2 - given);
+});
+
+test("given in minutes it goes by the clock, however warm the bath is", async () => {
+  const run = runEarlier(0);
+  const [bite, ...rest] = run.sheet.plan.bites;
+  if (!bite) throw new Error("a bite is under way");
+  const plan = { ...run.sheet.plan, bites: [{ ...bite, seconds: 500 }, ...rest] };
+  await atTheBath({ ...run, sheet: { ...run.sheet, by_clock: true, plan } });
+  const clockNow = () => screen.getByRole("timer").getAttribute("aria-label") ?? "";
+  expect(clockNow()).toMatch(/^7:\d\d to go$/);
+  await userEvent.keyboard("t");
+  await type(/^Bath now/, "28");
+  await press("Log it");
+  await screen.findByText("28.0");
+  expect(clockNow()).toMatch(/^7:\d\d to go$/);
+  expect(screen.queryByText(/taken off/)).toBeNull();
 });
 
 test("rocked is said with F", async () => {
@@ -324,7 +397,7 @@ test("all bites done: what each area comes to; the run is ended and leads to the
   const { server, at } = await atTheBath(lifted);
   expect(screen.getByText("All bites done")).toBeVisible();
   expect(screen.getByRole("heading", { name: "Bitten" })).toBeVisible();
-  expect(screen.getByText(/a mild bicarbonate wipe, which foams/)).toBeVisible();
+  expect(screen.getByRole("region", { name: "Last rinse" })).toBeVisible();
   server.answer(`POST /runs/${RUN}/end`, refuse(409, fault("", "The plate is still in the bath.")));
   await press("End the run and proof");
   await waitFor(() => expect(alerts()).toEqual(["The plate is still in the bath."]));

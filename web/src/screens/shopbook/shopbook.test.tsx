@@ -175,8 +175,14 @@ test("layers are put in order; solvents are told with their cautions", async () 
   expect(screen.getByText("No flame.")).toBeVisible();
   expect(server.last().body).toEqual({
     material: "copper",
+    plastic: null,
     layers: ["crayon", "rosin", "oil-ink"],
   });
+  await pick("Plate of", "PETG");
+  await press("Find the order");
+  await waitFor(() =>
+    expect(server.last().body).toMatchObject({ material: "plastic", plastic: "petg" }),
+  );
 });
 
 test("a calculator's form comes from its schema: limits, needs, and the answer", async () => {

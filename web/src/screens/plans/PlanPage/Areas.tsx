@@ -3,27 +3,34 @@ import { useFieldArray } from "react-hook-form";
 import { toolsQuery } from "../../../api/shopbook";
 import { ToneSign } from "../../../figures/ToneSign";
 import { useHere } from "../../../frame/useHere";
+import type { Plan } from "../../../api/plans";
+import type { Way } from "../../../processes/form";
 import type { AreaRow, ProcessParts } from "../../../processes/parts";
 import { Button, TakeOut } from "../../../ui/Button";
 import { CellField } from "../../../ui/form/Fields";
-import type { Form } from "../../../ui/form/useForm";
+import { type Form, useTyped } from "../../../ui/form/useForm";
 import { Table } from "../../../ui/Table";
+import { TimedWish, WayOfPlanning } from "./Minutes";
 
-type Props = { process: ProcessParts; form: Form };
+type Props = { process: ProcessParts; form: Form; plan: Plan | null };
 
 /** The areas of a plan and what each is wanted at; the process brings the cells of the goal. */
-export function Areas({ process, form }: Props) {
+export function Areas({ process, form, plan }: Props) {
+  const timed = useTyped<Way>(form, "way") === "minutes";
   const rows = useFieldArray({ control: form.hook.control, name: "areas" });
   const sign = process.signs ? [{ head: "Sign", hidden: true }] : [];
   const name = process.area.charAt(0).toUpperCase() + process.area.slice(1);
   return (
     <fieldset className="mt-4 min-w-0">
       <legend className="mb-1 font-semibold">{process.legend}</legend>
+      <WayOfPlanning process={process} form={form} plan={plan} />
       <Table
         columns={[
           ...sign,
           { head: name },
-          ...process.heads.map((head) => ({ head: head || "Unit", hidden: head === "" })),
+          ...(timed
+            ? [{ head: "In all" }, { head: "Comes to" }]
+            : process.heads.map((head) => ({ head: head || "Unit", hidden: head === "" }))),
           { head: "cm²" },
           { head: "Remove", hidden: true },
         ]}
@@ -36,7 +43,11 @@ export function Areas({ process, form }: Props) {
               </td>
             ) : null}
             <CellField form={form} name={`areas.${i}.name`} wide />
-            <process.Wish form={form} at={`areas.${i}`} />
+            {timed ? (
+              <TimedWish form={form} at={`areas.${i}`} plan={plan} />
+            ) : (
+              <process.Wish form={form} at={`areas.${i}`} />
+            )}
             <CellField
               form={form}
               name={`areas.${i}.open_cm2`}

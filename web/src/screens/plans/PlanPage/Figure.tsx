@@ -5,10 +5,16 @@ import { BiteSection } from "../../../figures/bite/BiteSection";
 import { biteSection, endOf } from "../../../figures/bite/model";
 import { reachedIn } from "../../../figures/bite/reachedNow";
 import { StageWarnings } from "../../../figures/StageWarnings";
+import type { Way } from "../../../processes/form";
 import type { AreaRow, ProcessParts } from "../../../processes/parts";
-import type { Form } from "../../../ui/form/useForm";
+import { type Form, useTyped } from "../../../ui/form/useForm";
+import { clock } from "../../../ui/times";
 
 const SHORTEST_SECONDS = 5;
+
+/** A pulled time by the clock, in the steps that hands keep. */
+const inSteps = (seconds: number) =>
+  Math.max(SHORTEST_SECONDS, Math.round(seconds / SHORTEST_SECONDS) * SHORTEST_SECONDS);
 
 type Props = { process: ProcessParts; plate: Plate; plan: Plan; form: Form; even: boolean };
 
@@ -16,6 +22,7 @@ type Props = { process: ProcessParts; plate: Plate; plan: Plan; form: Form; even
 export function Figure({ process, plate, plan, form, even }: Props) {
   const [selected, setSelected] = useState(-1);
   const { pulled, Below } = process;
+  const timed = useTyped<Way>(form, "way") === "minutes";
   const section = useMemo(
     () => biteSection(plan.areas, plan.sheet, plan.in_bath, endOf(plan)),
     [plan],
@@ -23,7 +30,9 @@ export function Figure({ process, plate, plan, form, even }: Props) {
   const reached = useMemo(() => reachedIn(plate, plan), [plate, plan]);
   const pull = (place: number, seconds: number) => {
     if (!pulled) return;
-    const wish = pulled(plan, Math.max(SHORTEST_SECONDS, seconds));
+    const wish = timed
+      ? { seconds: clock(inSteps(seconds / plan.sheet.plan.speed)) }
+      : pulled(plan, Math.max(SHORTEST_SECONDS, seconds));
     const rows = form.hook.getValues("areas") as AreaRow[];
     const row = rows.findIndex((each) => each.name === plan.areas[place]?.name);
     for (const [key, value] of Object.entries(wish)) {

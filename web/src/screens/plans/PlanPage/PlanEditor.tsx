@@ -51,7 +51,7 @@ export function PlanEditor(props: Props) {
         </div>
         <aside className="min-w-0">
           <Sources process={process} form={form} baths={baths} strips={strips} plan={plan} />
-          <Areas process={process} form={form} />
+          <Areas process={process} form={form} plan={plan} />
           {process.measures ? (
             <MeasuredLines
               form={form}

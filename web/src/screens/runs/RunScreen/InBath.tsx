@@ -1,8 +1,7 @@
 import type { Run } from "../../../api/runs";
 import type { Immersion } from "../../../device/fold";
 import type { Bite, Local } from "../../../device/local";
-import { readingsOf } from "../../../device/local";
-import { secondsToLift } from "../../../device/sheet";
+import { biteLasts, readingsOf } from "../../../device/local";
 import type { Waiting } from "../../../device/waiting";
 import type { Log } from "../../../device/useRun";
 import { useHere } from "../../../frame/useHere";
@@ -99,8 +98,8 @@ function Moved({ run, local, dip, bite }: { run: Run; local: Local; dip: Immersi
   const { me } = useHere();
   const readings = readingsOf(local, dip);
   if (readings.length < 2) return null;
-  const before = secondsToLift(run.sheet, readings.slice(0, -1), bite.target);
-  const after = secondsToLift(run.sheet, readings, bite.target);
+  const before = biteLasts(run, readings.slice(0, -1), bite);
+  const after = biteLasts(run, readings, bite);
   const change = Math.round(after - before);
   if (change === 0) return null;
   return (

@@ -1,7 +1,6 @@
 import type { Run } from "../../../api/runs";
-import type { Bite, Local } from "../../../device/local";
+import { type Bite, biteLasts, type Local } from "../../../device/local";
 import type { Waiting } from "../../../device/waiting";
-import { secondsToLift } from "../../../device/sheet";
 import { TimeWord } from "../../../ui/Ticking";
 import { clock } from "../../../ui/times";
 import { Check } from "./Check";
@@ -21,7 +20,7 @@ export function OutOfBath({ run, local, bite, acts, waiting }: Props) {
   const last = local.state.dips.at(-1);
   const lifted = last?.lifted_seconds ?? null;
   const [cover, open] = [acts.toCover(), acts.toOpen()];
-  const next = secondsToLift(run.sheet, [[0, local.celsius]], bite.target);
+  const next = biteLasts(run, [[0, local.celsius]], bite);
   return (
     <OutPart>
       <Cover run={run} local={local} bite={bite} cover={cover} uncover={open} acts={acts} />
