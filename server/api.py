@@ -17,6 +17,7 @@ from server.replies.errors import HouseAPI, install
 from server.replies.json_text import HouseParser, HouseRenderer
 from server.runs.api import clock
 from server.runs.api import router as runs
+from server.runs.strips_api import router as strips_at_the_bath
 from server.shopbook.api import router as shopbook
 from server.strips.api import router as strips
 from server.tasks.api import router as tasks
@@ -49,6 +50,7 @@ for router in (
     strips,
     baths,
     runs,
+    strips_at_the_bath,
     timers,
     proofs,
     files,

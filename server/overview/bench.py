@@ -11,6 +11,9 @@ from server.overview.schemas import Bench, BenchBath, Caution, Due, NextStep
 from server.overview.standing import Standing, needing_hands_first, standings
 from server.plates.models import Plate
 from server.rooms.models import Room
+from server.runs.actions.state import Followed
+from server.runs.strip_run import strips_under_way
+from server.strips.models import Strip
 from server.timers.models import Timer
 
 MOST_NEXT = 7
@@ -21,12 +24,18 @@ def bench(room: Room, now_seconds: float) -> Bench:
     """Return the bench of a room at ``now_seconds`` [s since the epoch]."""
     plates = Plate.objects.filter(room=room, put_away=False)
     stands = standings(needing_hands_first(plates), now_seconds)
+    strips = list(strips_under_way(room))
     baths = list(Bath.objects.filter(room=room, retired=False).order_by("name"))
     return Bench(
         now_seconds=now_seconds,
-        baths=[_bath(bath, stands, now_seconds) for bath in baths],
+        baths=[_bath(bath, stands, strips, now_seconds) for bath in baths],
         due=sorted(
-            [*(d for at in stands for d in _due(at)), *_waits(room)], key=lambda d: d.at_seconds
+            [
+                *(d for at in stands for d in _due(at)),
+                *(d for each in strips for d in _strip_due(*each)),
+                *_waits(room),
+            ],
+            key=lambda d: d.at_seconds,
         ),
         cautions=_cautions(baths, stands),
         next=[
@@ -47,7 +56,27 @@ def _cautions(baths: list[Bath], stands: list[Standing]) -> list[Caution]:
     return [caution_out(row.key) for row in rows]
 
 
-def _bath(bath: Bath, stands: list[Standing], now_seconds: float) -> BenchBath:
+def _strip_due(strip: Strip, seen: Followed) -> list[Due]:
+    if seen.lift_seconds is None or seen.stale:
+        return []
+    return [
+        Due(
+            plate=None,
+            strip=strip.id,
+            plate_name=strip.name,
+            kind="lift",
+            at_seconds=seen.lift_seconds,
+            text=f"lift strip {strip.name}, bite {len(seen.state.done) + 1}",
+        )
+    ]
+
+
+def _bath(
+    bath: Bath,
+    stands: list[Standing],
+    strips: list[tuple[Strip, Followed]],
+    now_seconds: float,
+) -> BenchBath:
     row = MORDANTS[bath.mordant]
     held = [
         at.plate
@@ -56,6 +85,9 @@ def _bath(bath: Bath, stands: list[Standing], now_seconds: float) -> BenchBath:
         and at.run.bath_id == bath.id
         and at.seen is not None
         and at.seen.state.in_bath
+    ]
+    scraps = [
+        strip.name for strip, seen in strips if strip.bath_id == bath.id and seen.state.in_bath
     ]
     holder = held[0] if held else None
     return BenchBath(
@@ -70,7 +102,7 @@ def _bath(bath: Bath, stands: list[Standing], now_seconds: float) -> BenchBath:
         load_g_per_l=bath.load_g_per_l,
         plate=holder.id if holder else None,
         plate_name=holder.name if holder else None,
-        also=[plate.name for plate in held[1:]],
+        also=[*(plate.name for plate in held[1:]), *(f"strip {name}" for name in scraps)],
     )
 
 

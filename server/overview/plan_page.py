@@ -9,7 +9,7 @@ from core.events.fold import Immersion
 from core.line.shapes import MeasuredLine
 from core.process.rows import PROCESSES
 from core.stages.shapes import Method, RunSheet
-from server.plans.actions.alongside import alongside
+from server.overview.alongside import alongside
 from server.plans.actions.decide import decided, measured_lines, sheet_of
 from server.plans.models import Plan
 from server.plans.schemas import PlanArea, PlanOut, SetAside

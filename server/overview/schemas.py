@@ -93,6 +93,7 @@ class Due(Schema):
     """Something that falls due on the bench."""
 
     plate: UUID | None
+    strip: UUID | None = None
     plate_name: str
     kind: Literal["lift", "care", "wait"]
     at_seconds: float

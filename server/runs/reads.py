@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 import time
+from dataclasses import dataclass
 from typing import cast
+from uuid import UUID
 
 from core.data.cautions import CAUTIONS
 from core.data.facing import SEDIMENT_HINTS, Facing, usual_facing
@@ -11,6 +13,7 @@ from core.data.mordants import MORDANTS, Mordant
 from core.events.kinds import LastRinse, Neutralised
 from core.process.row import Process
 from core.process.rows import PROCESSES
+from core.process.shapes import ProcessWords
 from core.safety.cautions import cautions_for
 from server.baths.actions.settle import bath_line
 from server.events.models import Event
@@ -21,21 +24,39 @@ from server.runs.models import Run
 from server.runs.schemas import CareOut, HeatOut, RunOut
 
 
+@dataclass(frozen=True)
+class Bitten:
+    """What lies in the bath: a plate, or a strip."""
+
+    plate: UUID | None
+    strip: UUID | None
+    name: str
+    metal: str
+    words: ProcessWords
+
+
 def run_out(run: Run) -> RunOut:
     """Return a run as it stands now."""
+    plate, words = run.plate, PROCESSES[run.part].words
+    return shown(run, Bitten(plate.id, None, plate.name, plate.metal, words))
+
+
+def shown(run: Run, bitten: Bitten) -> RunOut:
+    """Return a run of something as it stands now."""
     now = time.time()
     events, line = events_of(run.id), bath_line(run.bath)
     seen = follow(run, now, events, line)
     process, row = PROCESSES[run.part], MORDANTS[run.bath.mordant]
     facing = cast(Facing, run.facing or usual_facing(run.bath.vessel))
-    rows = cautions_for({run.bath.mordant}, {run.plate.metal}, process.cautions)
+    rows = cautions_for({run.bath.mordant}, {bitten.metal}, process.cautions)
     return RunOut(
         id=run.id,
-        plate=run.plate.id,
-        plate_name=run.plate.name,
+        plate=bitten.plate,
+        strip=bitten.strip,
+        plate_name=bitten.name,
         part=run.part,
-        process=process.words,
-        metal=run.plate.metal,
+        process=bitten.words,
+        metal=bitten.metal,
         bath=run.bath.id,
         bath_name=run.bath.name,
         mordant=run.bath.mordant,

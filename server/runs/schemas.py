@@ -71,8 +71,11 @@ class RunOut(Schema):
     """A run: its state, its sheet, its events."""
 
     id: UUID
-    plate: UUID
+    plate: UUID | None
+    strip: UUID | None
+    """Where a test strip is bitten, its id, and no plate."""
     plate_name: str
+    """What lies in the bath: the plate, or the strip."""
     part: Part
     process: ProcessWords
     metal: str

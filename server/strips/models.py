@@ -17,6 +17,12 @@ class Strip(RoomThing):
     bath = models.ForeignKey("baths.Bath", models.PROTECT, null=True, related_name="+")
     """Where it is bitten; null for one read off an older scrap."""
     conditions = models.JSONField()
+    planned = models.JSONField(default=list)
+    """Seconds in the bath in all of each patch, where it is bitten here; shortest first."""
+    ended_at = models.DateTimeField(null=True)
+    """When its bites were over; null while they are not, and for one bitten elsewhere."""
+    end_reason = models.CharField(max_length=100, default="")
+    """Why they ended before all were made."""
     patches = models.JSONField(default=list)
     """[{"seconds", "lstar", "spread", "left_out"}]."""
     lines = models.JSONField(default=list)

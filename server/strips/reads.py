@@ -9,16 +9,18 @@ from typing import Any
 import numpy as np
 
 from core.data.mordants import MORDANTS
-from core.events.fold import fold
+from core.events.fold import Immersion
 from core.kinetics.shapes import Conditions
 from core.line.shapes import MeasuredLine
+from core.process.strip import patches_to_bite
 from core.tone.read_curve import read_curve
 from core.tone.shapes import Curve, CurvePoint, ReadCurveInput
 from server.baths.actions.settle import bath_line
-from server.events.reads import core_event, event_out, events_of
+from server.events.reads import event_out, events_of
 from server.replies.errors import ErrorBody
 from server.strips.models import Strip
-from server.strips.schemas import StripBites, StripCard, StripOut, StripPatch
+from server.strips.schemas import PatchToRead, StripBites, StripCard, StripOut, StripPatch
+from server.strips.state import strip_state
 
 LINE_POINTS = 28
 FIRST_SECONDS = 8.0
@@ -57,6 +59,9 @@ def strip_out(strip: Strip) -> StripOut:
         bitten=strip.bitten,
         bath=strip.bath_id,
         bath_name=strip.bath.name if strip.bath else "",
+        planned=strip.planned,
+        ended_at=strip.ended_at,
+        to_read=_to_read(strip),
         conditions=Conditions.model_validate(strip.conditions),
         readings=[StripPatch(**patch) for patch in strip.patches],
         measured=[MeasuredLine(**line) for line in strip.lines],
@@ -69,17 +74,33 @@ def strip_out(strip: Strip) -> StripOut:
     )
 
 
+def _to_read(strip: Strip) -> list[PatchToRead]:
+    if strip.ended_at is None or strip.patches:
+        return []
+    dips = strip_state(strip).done
+    names = [str(area["name"]) for area in patches_to_bite(strip.planned)]
+    return [PatchToRead(name=name, seconds=_open_seconds(dips, name)) for name in names]
+
+
+def _open_seconds(dips: list[Immersion], name: str) -> float:
+    """Return how long a patch was open in the bath [s]."""
+    return round(sum(_length(dip) for dip in dips if name in dip.open), 1)
+
+
+def _length(dip: Immersion) -> float:
+    return (dip.lifted_seconds or dip.at_seconds) - dip.at_seconds
+
+
 def strip_bites(strip: Strip) -> StripBites:
     """Return a strip at the bath as it stands now."""
     events = events_of(strip.id)
     line = bath_line(strip.bath) if strip.bath else []
-    state = fold((core_event(event) for event in events), line)
-    lengths = [(dip.lifted_seconds or dip.at_seconds) - dip.at_seconds for dip in state.done]
+    state = strip_state(strip)
     return StripBites(
         strip=strip.id,
         state=state,
         in_bath=state.in_bath is not None,
-        seconds=[round(total, 1) for total in accumulate(lengths)],
+        seconds=[round(total, 1) for total in accumulate(map(_length, state.done))],
         bath_line=line,
         now_seconds=time.time(),
         events=[event_out(event) for event in events],

@@ -3,19 +3,23 @@
 from __future__ import annotations
 
 from datetime import date, datetime
+from itertools import pairwise
 from typing import Annotated, Any, Literal
 from uuid import UUID
 
 from ninja import Schema
-from pydantic import Field
+from pydantic import Field, model_validator
 
 from core.events.fold import RunState
 from core.kinetics.shapes import Conditions, Seconds
 from core.line.shapes import MOST_MEASURED, MeasuredLine
+from core.stages.shapes import Habit
 from core.tone.shapes import MOST_PATCHES, CurvePoint, Lightness
 from server.events.schemas import EventOut
 from server.replies.errors import ErrorBody
 from server.replies.moments import Day
+
+MOST_PLANNED = 20
 
 
 class StripPatch(Schema):
@@ -25,6 +29,13 @@ class StripPatch(Schema):
     lstar: Lightness
     spread: Annotated[float, Field(ge=0.01, le=20, json_schema_extra={"unit": "L*"})] | None = None
     left_out: bool = False
+
+
+class PatchToRead(Schema):
+    """A patch as it was bitten here: seconds in the bath in all, 0 for the white end."""
+
+    name: str
+    seconds: float
 
 
 Lines = Annotated[list[MeasuredLine], Field(max_length=MOST_MEASURED)]
@@ -40,11 +51,21 @@ class StripIn(Schema):
     conditions: Conditions
     bath: UUID | None = None
     """The bath it is bitten in here; null where it was bitten elsewhere."""
+    planned: Annotated[list[Habit], Field(max_length=MOST_PLANNED)] = []
+    """Seconds in the bath in all of each patch, to be bitten here: they rise."""
     patches: Annotated[list[StripPatch], Field(max_length=MOST_PATCHES)] = []
     lines: Lines = []
     """A line strip's lines, measured for depth and width."""
     read_on: Day | None = None
     note: Annotated[str, Field(max_length=2000)] = ""
+
+    @model_validator(mode="after")
+    def _to_be_bitten(self) -> StripIn:
+        if self.planned and self.bath is None:
+            raise ValueError("a strip that is bitten here needs its bath")
+        if any(after <= before for before, after in pairwise(self.planned)):
+            raise ValueError("each patch needs longer in all than the one before it")
+        return self
 
 
 class StripChange(Schema):
@@ -87,6 +108,10 @@ class StripOut(StripCard):
     bitten: str
     bath: UUID | None
     bath_name: str
+    planned: list[float]
+    ended_at: datetime | None
+    to_read: list[PatchToRead]
+    """Patches bitten here and not read yet."""
     conditions: Conditions
     readings: list[StripPatch]
     measured: list[MeasuredLine]

@@ -7,6 +7,7 @@ from server.baths.actions.settle import settle_bath
 from server.baths.models import Bath
 from server.events.subject import Subject
 from server.rooms.permissions import find
+from server.strips.actions.end import load_bath
 from server.strips.models import Strip
 
 
@@ -19,9 +20,10 @@ def _bath(strip: Strip) -> Bath | None:
 
 
 def _follow(user: User, strip: Strip) -> None:
-    """Derive anew what the strip's events say of its bath's temperature."""
+    """Derive anew what the strip's events say of its bath: temperature, and load once it ended."""
     if strip.bath_id is not None:
-        settle_bath(find(Bath, strip.room, strip.bath_id, lock=True))
+        strip.bath = settle_bath(find(Bath, strip.room, strip.bath_id, lock=True))
+        load_bath(user, strip)
 
 
 STRIP = Subject(

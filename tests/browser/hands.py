@@ -56,11 +56,15 @@ class SlowClock:
     def now(self):
         return time.time() + self.shift
 
+    def run_api(self):
+        """Where the server tells of what is bitten: a plate's run, or a strip."""
+        *_, kind, thing, last = self.page.url.split("/")
+        return f"{self.page.api}/" + (f"strips/{thing}/run" if last == "bath" else f"runs/{last}")
+
     def lift_when_due(self):
-        run = self.page.url.rsplit("/", 1)[1]
         state = {"in_bath": False}
         while not state["in_bath"]:
-            state = json.loads(self.page.request.get(f"{self.page.api}/runs/{run}").text())
+            state = json.loads(self.page.request.get(self.run_api()).text())
         self.shift += state["lift_seconds"] - self.now()
         self.page.reload()
         self.page.get_by_role("timer").wait_for()

@@ -21,7 +21,8 @@ def another_plate(person, metal="copper", **more):
 def nitric(person, celsius):
     bath = new_id()
     person.must("POST", "/baths", {"id": bath, "name": "Blue", "mordant": "zinc-nitric-10",
-                                   "volume_l": 3, "temperature_c": celsius, "fumes_known": True})  # fmt: skip
+                                   "volume_l": 3, "temperature_c": celsius,
+                                   "fumes_known": True})  # fmt: skip
     return bath
 
 

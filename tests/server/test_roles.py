@@ -14,7 +14,7 @@ NEEDS = {
                       ("POST", "/plates/{plate}/course"), ("POST", "/plates/{plate}/coverage"),
                       ("POST", "/tasks/{task}/stop")],
     "change strips": [("POST", "/strips"), ("PUT", "/strips/{strip}"),
-                      ("POST", "/strips/{strip}/events")],
+                      ("POST", "/strips/{strip}/events"), ("POST", "/strips/{strip}/end")],
     "change plans": [("PUT", "/plates/{plate}/plan")],
     "run": [("POST", "/runs"), ("POST", "/runs/{run}/events"), ("POST", "/runs/{run}/end"),
             ("POST", "/timers"), ("POST", "/timers/{timer}/end")],

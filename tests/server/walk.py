@@ -49,6 +49,7 @@ def bodies(ids):
         ("POST", "/runs"): {"id": new_id(), "plate": ids["plate"]},
         ("POST", "/runs/{run}/events"): {"events": []},
         ("POST", "/strips/{strip}/events"): {"events": []},
+        ("POST", "/strips/{strip}/end"): {"reason": "tomorrow"},
         ("POST", "/proofs"): {"id": new_id(), "plate": ids["plate"]},
         ("POST", "/record"): {"id": new_id(), "text": "x", "plate": ids["plate"]},
         ("PUT", "/members/{member}"): {"role": "printer"},

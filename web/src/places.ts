@@ -45,6 +45,17 @@ export const PLACES: Place[] = [
     load: async () => (await import("./screens/strips/NewStrip/NewStrip")).NewStrip,
   },
   {
+    path: "strips/bite",
+    name: "Bite a test strip",
+    load: async () => (await import("./screens/strips/BiteStrip/BiteStrip")).BiteStrip,
+  },
+  {
+    path: "strips/:strip/bath",
+    name: "At the bath",
+    whole: true,
+    load: async () => (await import("./screens/runs/RunScreen/RunScreen")).RunScreen,
+  },
+  {
     path: "strips/:strip",
     name: "Strip",
     load: async () => (await import("./screens/strips/StripPage/StripPage")).StripPage,

@@ -5,7 +5,6 @@ from __future__ import annotations
 from typing import Any, Protocol
 
 from core.events.fold import Immersion
-from core.kinetics.readings import thinned
 from core.line.shapes import MeasuredLine
 from core.process.rows import PROCESSES
 from core.process.shapes import Decided
@@ -13,6 +12,7 @@ from core.stages.shapes import MOST_DONE, DoneBite, RunSheet
 from core.tone.shapes import Curve
 from server.baths.actions.facts import bath_facts
 from server.baths.models import Bath
+from server.events.done import done_bite
 from server.strips.models import Strip
 
 
@@ -62,13 +62,3 @@ def sheet_of(part: str, given: Decided) -> RunSheet:
 def measured_lines(own: list[dict[str, Any]], strip: Strip | None) -> list[dict[str, Any]]:
     """Return the lines measured on the plate and on its line strip."""
     return [*own, *(strip.lines if strip else [])]
-
-
-def done_bite(dip: Immersion) -> DoneBite:
-    """Return a finished immersion as the core takes it."""
-    lifted = dip.at_seconds if dip.lifted_seconds is None else dip.lifted_seconds
-    return DoneBite(
-        seconds=round(lifted - dip.at_seconds, 2),
-        temperatures=thinned(dip.temperatures) or None,
-        open=dip.open,
-    )

@@ -14,7 +14,8 @@ from core.process.rows import PROCESSES
 from core.safety.heat import check_heat
 from core.stages.shapes import MOST_DONE
 from server.accounts.models import User
-from server.plans.actions.decide import done_bite, measured_lines
+from server.events.done import done_bite
+from server.plans.actions.decide import measured_lines
 from server.plans.models import Plan
 from server.plates.models import Plate
 from server.record.actions.write import write

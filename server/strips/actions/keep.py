@@ -11,6 +11,7 @@ from core.calculators import compute
 from core.data.mordants import MORDANTS
 from core.errors import CoreError
 from core.safety.cautions import check_pair
+from core.safety.heat import check_heat
 from server.accounts.models import User
 from server.baths.models import Bath
 from server.record.actions.write import write
@@ -36,11 +37,15 @@ def make_strip(user: User, room_id: uuid.UUID, given: StripIn) -> Strip:
     metal = MORDANTS[given.conditions.mordant].metal
     strip = Strip(id=given.id, room=room, metal=metal, read_on=given.read_on, **facts)
     strip.bath = _bath(room, given.bath, metal)
+    if strip.bath is not None and given.planned:
+        check_heat(strip.bath.mordant, strip.bath.temperature_c)
     fit(room, strip)
     with transaction.atomic():
         stored, new = add(strip)
         if new:
-            write(room, user, "strip", f"Strip {stored.name}: {len(stored.patches)} patches.")
+            many = len(stored.patches or stored.planned)
+            to_bite = " to bite" if stored.planned else ""
+            write(room, user, "strip", f"Strip {stored.name}: {many} patches{to_bite}.")
     return stored
 
 

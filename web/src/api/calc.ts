@@ -63,5 +63,14 @@ export const cleaningOrder = (body: Shapes["CleaningOrderInput"]) =>
   data(http.POST("/api/calc/cleaning-order", { body }));
 export const readMinutes = (text: string) =>
   data(http.POST("/api/calc/minutes", { body: { text } }));
+/** Times as they are typed, read by the server; nothing is asked while nothing is typed. */
+export const minutesQuery = (text: string) =>
+  queryOptions({
+    queryKey: ["calc", "minutes", text],
+    queryFn: () => readMinutes(text),
+    enabled: text !== "",
+    retry: false,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
 export const dilute = (body: Shapes["DiluteInput"]) =>
   data(http.POST("/api/calc/dilute", { body }));

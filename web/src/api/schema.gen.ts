@@ -1152,6 +1152,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/strips/{strip}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Strip End
+         * @description End a strip's bites; it is then to be printed and read.
+         */
+        post: operations["server_runs_strips_api_post_strip_end"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/strips/{strip}/events": {
         parameters: {
             query?: never;
@@ -1166,6 +1186,26 @@ export interface paths {
          * @description Log events of a strip; those known already are passed over.
          */
         post: operations["server_strips_api_post_strip_events"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/strips/{strip}/run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Strip Run
+         * @description Show a strip at the bath: its state, its sheet, its events.
+         */
+        get: operations["server_runs_strips_api_get_strip_run"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2543,6 +2583,8 @@ export interface components {
             plate: string | null;
             /** Plate Name */
             plate_name: string;
+            /** Strip */
+            strip?: string | null;
             /** Text */
             text: string;
         };
@@ -3980,6 +4022,16 @@ export interface components {
             spread?: number | null;
         };
         /**
+         * PatchToRead
+         * @description A patch as it was bitten here: seconds in the bath in all, 0 for the white end.
+         */
+        PatchToRead: {
+            /** Name */
+            name: string;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
          * PictureOut
          * @description A stored picture.
          */
@@ -5270,11 +5322,8 @@ export interface components {
              * @enum {string}
              */
             part: "lines" | "tones" | "spit-bite";
-            /**
-             * Plate
-             * Format: uuid
-             */
-            plate: string;
+            /** Plate */
+            plate: string | null;
             /** Plate Name */
             plate_name: string;
             process: components["schemas"]["ProcessWords"];
@@ -5286,6 +5335,8 @@ export interface components {
             /** Stale */
             stale: boolean;
             state: components["schemas"]["RunState"];
+            /** Strip */
+            strip: string | null;
             /** Usual Rinse */
             usual_rinse: ("bicarbonate" | "vinegar and salt" | "water") | null;
         };
@@ -5734,6 +5785,11 @@ export interface components {
              * @default []
              */
             patches: components["schemas"]["StripPatch"][];
+            /**
+             * Planned
+             * @default []
+             */
+            planned: number[];
             /** Read On */
             read_on?: string | null;
         };
@@ -5756,6 +5812,8 @@ export interface components {
             created_at: string;
             /** Darkest Lstar */
             darkest_lstar: number | null;
+            /** Ended At */
+            ended_at: string | null;
             fault: components["schemas"]["ErrorBody"] | null;
             /** Fit */
             fit: {
@@ -5790,10 +5848,14 @@ export interface components {
             note: string;
             /** Patches */
             patches: number;
+            /** Planned */
+            planned: number[];
             /** Read On */
             read_on: string | null;
             /** Readings */
             readings: components["schemas"]["StripPatch"][];
+            /** To Read */
+            to_read: components["schemas"]["PatchToRead"][];
             /** Usable */
             usable: boolean;
             /** Version */
@@ -12803,6 +12865,123 @@ export interface operations {
             };
         };
     };
+    server_runs_strips_api_post_strip_end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                strip: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["EndIn"] | null;
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_strips_api_post_strip_events: {
         parameters: {
             query?: never;
@@ -12902,6 +13081,74 @@ export interface operations {
             };
             /** @description A body of a kind that is not read here. */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_runs_strips_api_get_strip_run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                strip: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

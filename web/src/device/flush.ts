@@ -1,5 +1,5 @@
 import { ApiError } from "../api/client";
-import { type Run, sendRunEvents } from "../api/runs";
+import { type Run, sendRunEvents, sendStripEvents } from "../api/runs";
 import { measureOffset } from "./clock";
 import { dropEvents, keepEvent, keepRun, waitingEvents } from "./store";
 import type { Subject, Waiting } from "./waiting";
@@ -29,7 +29,10 @@ async function sendWaiting(user: string, seen: (room: string, run: Run) => void)
 }
 
 /** One endpoint shape for all subjects. */
-const SEND: Record<Subject["kind"], typeof sendRunEvents> = { run: sendRunEvents };
+const SEND: Record<Subject["kind"], typeof sendRunEvents> = {
+  run: sendRunEvents,
+  strip: sendStripEvents,
+};
 
 async function sendRun(
   user: string,

@@ -1,15 +1,19 @@
 import { queryOptions } from "@tanstack/react-query";
 import { ApiError } from "../api/client";
-import { getRun } from "../api/runs";
+import { getRun, getStripRun } from "../api/runs";
 import { keepRun, keptRun } from "./store";
+import type { Subject } from "./waiting";
+
+/** One shape for all that is bitten. */
+const GET: Record<Subject["kind"], typeof getRun> = { run: getRun, strip: getStripRun };
 
 /** A run as the server has it; with no line, as it was last seen. */
-export const runQuery = (user: string, room: string, run: string) =>
+export const runQuery = (user: string, room: string, { kind, id: run }: Subject) =>
   queryOptions({
     queryKey: [room, "run", run],
     queryFn: async () => {
       try {
-        const found = await getRun(room, run);
+        const found = await GET[kind](room, run);
         await keepRun(user, room, found);
         return found;
       } catch (error) {

@@ -31,6 +31,7 @@ const NOT_SAID = {
   reason: "",
   bites_before: 0,
   closed_before: [] as string[],
+  strip: null,
   facing: null,
   sediment: "",
   usual_rinse: null,

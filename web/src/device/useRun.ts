@@ -14,9 +14,9 @@ const RETRY_MS = 3_000;
 export type Log = (say: Say, atSeconds?: number) => string;
 
 /** Follow a run: what the server says, what waits to be sent, and a way to log events. */
-export function useRun(user: string, room: string, id: string) {
-  const query = useQuery(runQuery(user, room, id));
-  const { waiting, log, flush } = useWaiting(user, room, id);
+export function useRun(user: string, room: string, subject: Subject) {
+  const query = useQuery(runQuery(user, room, subject));
+  const { waiting, log, flush } = useWaiting(user, room, subject);
   const run = query.data;
   const local = useMemo(
     () =>
@@ -31,7 +31,7 @@ export function useRun(user: string, room: string, id: string) {
   return { run, local, waiting, log, flush, error: query.error };
 }
 
-function useWaiting(user: string, room: string, id: string) {
+function useWaiting(user: string, room: string, { kind, id }: Subject) {
   const [waiting, setWaiting] = useState<Waiting[]>([]);
   const client = useQueryClient();
   const refresh = useCallback(async () => {
@@ -48,13 +48,13 @@ function useWaiting(user: string, room: string, id: string) {
   const log: Log = useCallback(
     (say, atSeconds) => {
       const event = makeEvent(say, atSeconds);
-      const subject: Subject = { kind: "run", id };
+      const subject: Subject = { kind, id };
       const each: Waiting = { id: event.id, user, room, subject, at: Date.now(), event };
       setWaiting((before) => [...before, each]);
       keepEvent(each).then(flush);
       return event.id;
     },
-    [user, room, id, flush],
+    [user, room, kind, id, flush],
   );
 
   useEffect(() => {

@@ -18,6 +18,9 @@ export const MATERIALS = [
   ["polymer", "Photopolymer"],
 ] as const;
 
+/** Grounds of a test strip, as they are usual. */
+export const GROUNDS = ["rosin dust", "sprayed dots", "hard ground", "soft ground"];
+
 /** A choice as the server takes it: the material, and which plastic. */
 export function materialOf<Metal extends string>(chosen: string) {
   const named = PLASTICS.find(([key]) => key === chosen);

@@ -44,6 +44,9 @@ export function BathPage() {
             A spent bath holds {bath.metal}: a labelled container, never the drain. Ask the local
             authority.
           </p>
+          {bath.vessel === "bottle" || bath.retired ? null : (
+            <ButtonLink to={`/r/${room}/strips/bite?bath=${bath.id}`}>Bite a test strip</ButtonLink>
+          )}
           <ButtonLink look="quiet" to={`/r/${room}/baths`}>
             All baths
           </ButtonLink>

@@ -5,6 +5,7 @@ import type { Bite } from "../../../device/local";
 import { NightBar, WayOut } from "../../../frame/NightBar";
 import { useHere } from "../../../frame/useHere";
 import { Waits } from "../../../frame/Waits";
+import { homeOf } from "./home";
 import { Others } from "./Others";
 import { setSound, soundOn } from "./useCountdown";
 
@@ -45,7 +46,7 @@ export function Bar({ run, inBath, over, begun, bite }: Props) {
       <Others run={run} />
       <Waits look="bath" />
       <Sound />
-      <WayOut to={`/r/${room}/plates/${run.plate}`} word="Plate page" />
+      <WayOut to={homeOf(room, run)} word={run.strip ? "Strip" : "Plate page"} />
     </NightBar>
   );
 }

@@ -44,7 +44,8 @@ function Wash({ run, inBath }: { run: Run; inBath: boolean }) {
     <>
       <FarTitle>{inBath ? "Lift it" : "Bitten"}</FarTitle>
       <FarText>
-        Rinse long. Strip the stop-out and the ground. Then pull a proof and read its tones.
+        Rinse long. Strip the stop-out and the ground. Then{" "}
+        {run.strip ? "print the strip and read its patches." : "pull a proof and read its tones."}
       </FarText>
       <Said>
         Gloves on while you rinse. Solvents away from heat and flame, extraction on, rags into the
@@ -58,6 +59,7 @@ function Wash({ run, inBath }: { run: Run; inBath: boolean }) {
 /** Ended before its bites were made. */
 function LeftAside({ run }: { run: Run }) {
   const dipped = run.outcome === "set aside";
+  if (run.strip) return <FarTitle>Set aside</FarTitle>;
   return (
     <>
       <FarTitle>{dipped ? "Set aside" : "Never dipped"}</FarTitle>

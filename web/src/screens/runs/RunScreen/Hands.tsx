@@ -81,7 +81,9 @@ function End({ run, acts }: { run: Run; acts: Acts }) {
   return (
     <Big look="go" disabled={run.ended_at !== null || acts.ending} onClick={acts.main}>
       <Mark name="proof" />
-      <span className="text-far-2">{run.ended_at ? "Ended" : "End the run and proof"}</span>
+      <span className="text-far-2">
+        {run.ended_at ? "Ended" : run.strip ? "End and read the strip" : "End the run and proof"}
+      </span>
     </Big>
   );
 }

@@ -19,7 +19,7 @@ export function Others({ run }: { run: Run }) {
             className="flex min-h-12 items-center gap-2 rounded-cut border-[1.5px] border-night-line px-2.5 text-lead whitespace-nowrap text-night-ink-2 [&>svg]:size-5 [&>svg]:flex-none"
           >
             <Mark name="bath" />
-            <span className="truncate max-desk:sr-only">{plate.name}</span>
+            <span className="max-[1500px]:sr-only">{plate.name}</span>
             {plate.run?.lift_seconds ? (
               <LeftUntil
                 at={plate.run.lift_seconds}

@@ -30,7 +30,7 @@ export function OutOfBath({ run, local, bite, acts, waiting }: Props) {
         <FarTitle>{heading(run, bite, cover, open)}</FarTitle>
         <FarText>
           {cover.length > 0
-            ? `${partsOf(run, cover)} ${MIRRORED}`
+            ? `${partsOf(run, cover)} ${run.strip ? "" : MIRRORED}`
             : open.length > 0
               ? `${partsOf(run, open)} ${run.process.hands.opening.how} ${MIRRORED}`
               : run.process.hands.ready}

@@ -26,16 +26,21 @@ const FLASH_SECONDS = 10;
 /** At the bath: what is left, what happens, what comes next, and one big control. */
 export function RunScreen() {
   const { me, room } = useHere();
-  const { run: id = "" } = useParams();
-  const seen = useRun(me.id, room, id);
+  const { run, strip } = useParams();
+  const seen = useRun(
+    me.id,
+    room,
+    strip ? { kind: "strip", id: strip } : { kind: "run", id: run ?? "" },
+  );
   if (seen.run && seen.local) return <AtTheBath seen={seen as Seen} />;
   return seen.error ? (
-    <div className="m-6">
+    <main className="m-6">
+      <h1 className="sr-only">At the bath</h1>
       <Empty title="The run is not here">
         <Trouble error={seen.error} />
         <ButtonLink to="/">Go to the bench</ButtonLink>
       </Empty>
-    </div>
+    </main>
   ) : null;
 }
 

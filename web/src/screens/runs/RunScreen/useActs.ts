@@ -7,6 +7,7 @@ import type { Run } from "../../../api/runs";
 import { happened, inOrder, takenBack } from "../../../device/fold";
 import { type Bite, currentBite, dipUnderWay, liftAt } from "../../../device/local";
 import type { useRun } from "../../../device/useRun";
+import { homeOf } from "./home";
 import { useEnd } from "./useEnd";
 import { useSay } from "../../../ui/Toast";
 
@@ -112,6 +113,6 @@ export function useActs(seen: Seen, bite: Bite | null) {
     end: (reason: string) => end.mutate(reason),
     ending: end.isPending,
     endError: end.error,
-    leave: () => navigate(run ? `/r/${room}/plates/${run.plate}` : "/"),
+    leave: () => navigate(run ? homeOf(room, run) : "/"),
   };
 }

@@ -1,10 +1,11 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
-import { endRun, type Run } from "../../../api/runs";
+import { endRun, endStrip, type Run } from "../../../api/runs";
 import { useHere } from "../../../frame/useHere";
 import { useSay } from "../../../ui/Toast";
+import { homeOf } from "./home";
 
-/** End a run: bitten, it leads to the proof; set aside with a reason, back to its plate. */
+/** End a run: bitten, it leads to the proof, a strip to its reading; set aside with a reason, back to its plate. */
 export function useEnd(run: Run | undefined) {
   const { room } = useHere();
   const navigate = useNavigate();
@@ -13,14 +14,14 @@ export function useEnd(run: Run | undefined) {
   return useMutation({
     mutationFn: (reason: string) => {
       if (!run) throw new Error("no run to end");
-      return endRun(room, run.id, reason);
+      return run.strip ? endStrip(room, run.id, reason) : endRun(room, run.id, reason);
     },
     onSuccess: async (ended) => {
       await client.invalidateQueries({ queryKey: [room] });
-      const plate = `/r/${room}/plates/${ended.plate}`;
-      if (ended.outcome === "finished") return navigate(`${plate}/proofs/new`);
+      const home = homeOf(room, ended);
+      if (ended.outcome === "finished") return navigate(ended.strip ? home : `${home}/proofs/new`);
       say({ text: ended.outcome === "set aside" ? `Set aside: ${ended.reason}.` : "Not dipped." });
-      navigate(plate);
+      navigate(home);
     },
   });
 }

@@ -6,10 +6,11 @@ import { useHere } from "../../../frame/useHere";
 import { ComboField, LongField, NumberField, PickField, TextField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { useForm } from "../../../ui/form/useForm";
+import { GROUNDS } from "../../../ui/materials";
 import { Section } from "../../../ui/Section";
 import { FromBath } from "./FromBath";
 import { Patches } from "./Patches";
-import { firstStrip, GROUNDS, STRIP_SHAPE, type StripRead, stripIn } from "./strip";
+import { firstStrip, STRIP_SHAPE, type StripRead, stripIn } from "./strip";
 
 /** Read a strip: the bath it was bitten in, and each patch's time and tone. */
 export function NewStrip() {

@@ -1,10 +1,9 @@
 import type { Shapes } from "../../../api/client";
 import { number, pick, shapeOf, temperature, text, time } from "../../../ui/form/shape";
+import { GROUNDS } from "../../../ui/materials";
 import { clock } from "../../../ui/times";
 
 const DOUBLING_SECONDS = [30, 60, 120, 240, 480, 960];
-
-export const GROUNDS = ["rosin dust", "sprayed dots", "hard ground", "soft ground"];
 
 type Row = { seconds: string; lstar: string };
 export type StripRead = {
@@ -51,6 +50,7 @@ export function stripIn(read: StripRead, id: string): Shapes["StripIn"] {
     id,
     conditions: { ...read.conditions, load_g_per_l: read.conditions.load_g_per_l ?? 0 },
     lines: [],
+    planned: [],
     patches: read.patches.map((patch) => ({ ...patch, left_out: false })),
     read_on: new Date().toISOString().slice(0, 10),
   };

@@ -14,6 +14,7 @@ import { shownTemperature, temperatureUnit } from "../../../ui/units";
 import { AskBar } from "./AskBar";
 import { Lines } from "./Lines";
 import { Patches } from "./Patches";
+import { ReadIt } from "./ReadIt";
 import { useAsking } from "./useAsking";
 import { useLeaveOut } from "./useLeaveOut";
 
@@ -45,7 +46,9 @@ function Page({ strip }: { strip: Strip }) {
   return (
     <>
       <Head strip={strip} />
-      {strip.fault ? (
+      {waits(strip) ? (
+        <ReadIt strip={strip} />
+      ) : strip.fault ? (
         <Care
           role="alert"
           more={`Allowed: ${strip.fault.allowed} ${strip.fault.unit}. What you typed is kept below.`}
@@ -55,22 +58,27 @@ function Page({ strip }: { strip: Strip }) {
       ) : (
         <AskBar strip={strip} asked={asked} />
       )}
-      <Beside className="mt-4">
-        <ToneCurve strip={strip} chosen={chosen} asked={asked.point} />
-        <Patches
-          strip={strip}
-          chosen={chosen}
-          choose={setChosen}
-          toggle={(i) => toggle.mutate(i)}
-          busy={toggle.isPending}
-        />
-      </Beside>
+      {waits(strip) ? null : (
+        <Beside className="mt-4">
+          <ToneCurve strip={strip} chosen={chosen} asked={asked.point} />
+          <Patches
+            strip={strip}
+            chosen={chosen}
+            choose={setChosen}
+            toggle={(i) => toggle.mutate(i)}
+            busy={toggle.isPending}
+          />
+        </Beside>
+      )}
       <Lines strip={strip} />
       <Trouble error={toggle.error} />
       {strip.note ? <p className="note">{strip.note}</p> : null}
     </>
   );
 }
+
+/** It was to be bitten here, and its patches are not read yet. */
+const waits = (strip: Strip) => strip.planned.length > 0 && strip.readings.length === 0;
 
 function Head({ strip }: { strip: Strip }) {
   const { room, me } = useHere();

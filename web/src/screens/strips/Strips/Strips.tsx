@@ -22,9 +22,14 @@ export function Strips() {
       </Asking>
     );
   const read = (
-    <ButtonLink look="strong" to={`/r/${room}/strips/new`}>
-      Read a strip
-    </ButtonLink>
+    <span className="flex flex-wrap gap-3">
+      <ButtonLink look="bath" to={`/r/${room}/strips/bite`}>
+        Bite a test strip
+      </ButtonLink>
+      <ButtonLink look="strong" to={`/r/${room}/strips/new`}>
+        Read a strip
+      </ButtonLink>
+    </span>
   );
   if (data.items.length === 0) {
     return (
