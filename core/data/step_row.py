@@ -67,6 +67,8 @@ class StepRow:
     """It begins the ground of a route, before which a plate is cleaned anew."""
     cleans: bool = False
     """It takes grease off: the time to the ground counts from here."""
+    strips: bool = False
+    """It takes the ground off: a grain bitten so far is gone."""
     greases: bool = False
     """It brings grease back: cleaning is asked for again."""
     greases_when: tuple[str, tuple[str, ...]] | None = None

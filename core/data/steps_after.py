@@ -71,7 +71,7 @@ STEPS_AFTER: tuple[StepRow, ...] = (
           "what."),),
         15, 0, ("solvent", "rags", "closed metal can"), ("solvents", "cold-first", "soda"),
         needs=("bite-lines", "bite-tones", "spit-bite"),
-        said="stripped", beside=("solvents",),
+        said="stripped", beside=("solvents",), strips=True,
     ),
     StepRow(
         "scratch", "bite", "Scratch",

@@ -19,6 +19,7 @@ from core.stages.shapes import (
     Habit,
     Method,
     PlanWarning,
+    check_going_on,
     check_one_way,
 )
 
@@ -80,6 +81,10 @@ class PlanLinesInput(Shape):
     measured: Annotated[list[MeasuredLine], Field(max_length=MOST_MEASURED)] = []
     done: Annotated[list[DoneBite], Field(max_length=MOST_DONE)] = []
     round_to_seconds: Annotated[float, Field(ge=0.1, le=60, json_schema_extra={"unit": "s"})] = 5.0
+    open_again: Annotated[list[AreaName], Field(max_length=MOST_AREAS)] = []
+    """Where bites of an earlier run are gone on from: what is open again, all else stays closed."""
+    opened_after: Annotated[int, Field(ge=0, le=MOST_DONE)] = 0
+    """How many of ``done`` were made before that; 0: none is gone on from."""
 
     @property
     def areas(self) -> list[LineGroup]:
@@ -96,6 +101,7 @@ class PlanLinesInput(Shape):
         strangers = {name for bite in self.done for name in bite.open} - set(names)
         if strangers:
             raise ValueError(f"done bites name groups that are not given: {sorted(strangers)}")
+        check_going_on(self.open_again, self.opened_after, len(self.done), names)
         return self
 
 

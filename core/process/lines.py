@@ -31,6 +31,8 @@ def _given(decided: Decided) -> PlanLinesInput:
         bath=decided.bath,
         done=decided.done,
         round_to_seconds=decided.round_to_seconds,
+        open_again=decided.open_again,
+        opened_after=decided.opened_after,
     )
 
 
@@ -65,4 +67,5 @@ LINES = Process(
     tell=_tell,
     count=_count,
     strips="lines",
+    stays_when_stripped=True,
 )  # fmt: skip

@@ -48,6 +48,8 @@ class Process:
     cautions: tuple[str, ...] = ()
     """Keys of ``CAUTIONS`` to be acknowledged before it begins."""
     vessels: tuple[str, ...] = ("tray", "tank")
+    stays_when_stripped: bool = False
+    """What it bit goes on from where it stands under a new ground, too; a grain's does not."""
     lies_in_bath: bool = True
     """False where the mordant comes to the plate."""
     loads_bath: bool = True

@@ -7,7 +7,7 @@ from typing import Literal
 from core.kinetics.shapes import CurveBath
 from core.line.shapes import MeasuredLine
 from core.schema import Shape
-from core.stages.shapes import DoneBite, Goal, Method
+from core.stages.shapes import AreaName, DoneBite, Goal, Method
 from core.tone.shapes import Curve
 
 Columns = dict[str, float | str | None]
@@ -24,6 +24,10 @@ class Decided(Shape):
     curve: Curve | None = None
     measured: list[MeasuredLine] = []
     done: list[DoneBite] = []
+    open_again: list[AreaName] = []
+    """What is open again after an earlier run's bites."""
+    opened_after: int = 0
+    """How many of ``done`` those are; 0: none is gone on from."""
 
 
 Closing = Literal["stop-out", "leave"]

@@ -21,6 +21,8 @@ def _given(decided: Decided) -> PlanBitesInput:
         bath=decided.bath,
         done=decided.done,
         round_to_seconds=decided.round_to_seconds,
+        open_again=decided.open_again,
+        opened_after=decided.opened_after,
     )
 
 

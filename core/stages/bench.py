@@ -15,7 +15,7 @@ from core.kinetics.bite import Tray, past_exposure, start_bite
 from core.kinetics.row import mordant_row
 from core.kinetics.shapes import CurveBath
 from core.kinetics.speed import strength_factor
-from core.stages.shapes import BiteFacts, DoneBite, Method
+from core.stages.shapes import AreaName, BiteFacts, DoneBite, Method
 from core.units import SECONDS_PER_MINUTE
 
 Array = NDArray[np.float64]
@@ -45,6 +45,10 @@ class Wanted(Protocol):
     def done(self) -> list[DoneBite]: ...
     @property
     def round_to_seconds(self) -> float: ...
+    @property
+    def open_again(self) -> list[AreaName]: ...
+    @property
+    def opened_after(self) -> int: ...
 
 
 class Falling(Protocol):
@@ -120,6 +124,39 @@ class Bench:
         return goal
 
 
+def opens_again(bench: Bench) -> bool:
+    """Tell whether the next bite is the first after an earlier run's.
+
+    Parameters
+    ----------
+    bench : Bench
+
+    Returns
+    -------
+    bool
+    """
+    return 0 < bench.given.opened_after == len(bench.given.done)
+
+
+def open_now(bench: Bench) -> set[str]:
+    """Return names of what the mordant may reach in the next bite, where areas are stopped out.
+
+    Parameters
+    ----------
+    bench : Bench
+
+    Returns
+    -------
+    set of str
+        All before the first bite; those chosen where an earlier run is gone on from.
+    """
+    if opens_again(bench):
+        return set(bench.given.open_again)
+    if bench.given.done:
+        return set(bench.given.done[-1].open)
+    return {area.name for area in bench.given.areas}
+
+
 @dataclass(frozen=True)
 class Exposure:
     """Reference seconds of each area so far (areas, draws), and the tray as it stands."""
@@ -189,7 +226,7 @@ def after_done(bench: Bench) -> tuple[list[Solved], Exposure]:
             cumulative_seconds=clock,
             reference_seconds=round(float(gained.mean()), 1),
             stop_out_before=sorted(before - set(bite.open)),
-            open_before=[] if stopping else [n for n in bite.open if n not in before],
+            open_before=[name for name in bite.open if name not in before],
         )
         told.append(Solved(facts, places, _closed_after(bench, number), at))
         before = set(bite.open)

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 import numpy as np
 from numpy.typing import NDArray
 
-from core.stages.bench import Bench, Exposure, Solved, dip, lifted
+from core.stages.bench import Bench, Exposure, Solved, dip, lifted, open_now, opens_again
 from core.stages.shapes import BiteFacts
 
 SHORTEST_SECONDS = 1.0
@@ -42,7 +42,8 @@ def plan_by_clock(bench: Bench, start: Exposure) -> tuple[list[Solved], Exposure
     A bite lasts as long as the clock says, in a cold bath too. What a late lift gave too much is
     taken off the bites that follow; a rest shorter than the rounding is no bite.
     """
-    steps = _OF[bench.given.method](bench, _clock_so_far(bench))
+    way = _closing if bench.given.opened_after else _OF[bench.given.method]
+    steps = way(bench, _clock_so_far(bench))
     return _run(bench, start, steps)
 
 
@@ -54,8 +55,7 @@ def _clock_so_far(bench: Bench) -> list[float]:
 
 def _closing(bench: Bench, so_far: list[float]) -> list[_Step]:
     """Return the bites of stopping out: all are open, each ends when its minutes are over."""
-    areas, done = bench.given.areas, bench.given.done
-    still = set(done[-1].open) if done else {area.name for area in areas}
+    areas, still = bench.given.areas, open_now(bench)
     left = {
         place: area.seconds - so_far[place]
         for place, area in enumerate(areas)
@@ -111,7 +111,8 @@ def _run(bench: Bench, start: Exposure, steps: list[_Step]) -> tuple[list[Solved
     at, planned = start, list[Solved]()
     clock = sum(bite.seconds for bite in done)
     closed = [] if done else [area.name for area in areas if area.seconds is None]
-    if done and bench.given.method == "stop-out":
+    again = opens_again(bench)
+    if done and not again and bench.given.method == "stop-out":
         first = {areas[place].name for place in steps[0].is_open} if steps else set()
         closed = [name for name in done[-1].open if steps and name not in first]
     for number, step in enumerate(steps, len(done) + 1):
@@ -124,12 +125,12 @@ def _run(bench: Bench, start: Exposure, steps: list[_Step]) -> tuple[list[Solved
             cumulative_seconds=clock,
             reference_seconds=round(float(bite.exposure(step.seconds).mean()), 1),
             stop_out_before=closed,
-            open_before=[areas[place].name for place in step.opened],
+            open_before=[areas[place].name for place in (step.is_open if again else step.opened)],
         )
         planned.append(Solved(facts, step.is_open, step.finished, after))
         closing = bench.given.method == "stop-out"
         closed = [areas[place].name for place in step.finished] if closing else []
-        at = after
+        at, again = after, False
     return planned, at
 
 

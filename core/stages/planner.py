@@ -96,7 +96,8 @@ def solve(planner: Planner[AnyBench], given: Any) -> Solution[AnyBench]:
     """
     bench = planner.lay_out(given)
     done, start = after_done(bench)
-    way = plan_by_clock if bench.by_clock else METHODS[bench.given.method]
+    method = "stop-out" if bench.given.opened_after else bench.given.method
+    way = plan_by_clock if bench.by_clock else METHODS[method]
     bites, end = way(bench, start)
     return Solution(bench, start, done, bites, end)
 

@@ -77,6 +77,30 @@ class DoneBite(Shape):
     open: list[AreaName] = Field(max_length=MOST_AREAS)
 
 
+def check_going_on(
+    open_again: Sequence[str], opened_after: int, done: int, names: Sequence[str]
+) -> None:
+    """Refuse to go on from bites that were not made, or with areas that are not there.
+
+    Parameters
+    ----------
+    open_again : sequence of str
+    opened_after, done : int
+        Bites of the earlier run, and all that were made.
+    names : sequence of str
+        Of the areas.
+
+    Raises
+    ------
+    ValueError
+    """
+    strangers = sorted(set(open_again) - set(names))
+    if strangers:
+        raise ValueError(f"open_again names areas that are not given: {strangers}")
+    if opened_after > done:
+        raise ValueError("opened_after is more than the bites that were made")
+
+
 class PlanBitesInput(Shape):
     """What is wanted, with which curve, in which bath, after which bites."""
 
@@ -86,6 +110,10 @@ class PlanBitesInput(Shape):
     bath: CurveBath
     done: list[DoneBite] = Field(default_factory=list, max_length=MOST_DONE)
     round_to_seconds: Annotated[float, Field(ge=0.1, le=60, json_schema_extra={"unit": "s"})] = 5.0
+    open_again: Annotated[list[AreaName], Field(max_length=MOST_AREAS)] = []
+    """Where bites of an earlier run are gone on from: what is open again, all else stays closed."""
+    opened_after: Annotated[int, Field(ge=0, le=MOST_DONE)] = 0
+    """How many of ``done`` were made before that; 0: none is gone on from."""
 
     @model_validator(mode="after")
     def _names_agree(self) -> PlanBitesInput:
@@ -96,6 +124,7 @@ class PlanBitesInput(Shape):
         strangers = {name for bite in self.done for name in bite.open} - set(names)
         if strangers:
             raise ValueError(f"done bites name areas that are not given: {sorted(strangers)}")
+        check_going_on(self.open_again, self.opened_after, len(self.done), names)
         return self
 
 

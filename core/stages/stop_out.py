@@ -5,7 +5,7 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import NDArray
 
-from core.stages.bench import Bench, Exposure, Solved, dip, lifted
+from core.stages.bench import Bench, Exposure, Solved, dip, lifted, open_now, opens_again
 from core.stages.shapes import BiteFacts
 from core.stages.solve import NEAR_ENOUGH, longest_clock, seconds_to_tone
 
@@ -34,9 +34,11 @@ def plan_by_stopping_out(bench: Bench, start: Exposure) -> tuple[list[Solved], E
     waiting = _open_places(bench)
     finished_now = _finished_without_bite(bench, start, waiting) if bench.given.done else []
     closing = [place for place in range(len(bench.given.areas)) if place not in waiting]
+    again = opens_again(bench)
     before = [] if bench.given.done else [_name(bench, place) for place in closing]
     waiting = [place for place in waiting if place not in finished_now]
-    before += [_name(bench, place) for place in finished_now]
+    before += [] if again else [_name(bench, place) for place in finished_now]
+    opening = [_name(bench, place) for place in waiting] if again else []
     bites: list[Solved] = []
     at = start
     clock = sum(bite.seconds for bite in bench.given.done)
@@ -51,10 +53,10 @@ def plan_by_stopping_out(bench: Bench, start: Exposure) -> tuple[list[Solved], E
             cumulative_seconds=clock,
             reference_seconds=round(float(gained), 1),
             stop_out_before=before,
-            open_before=[],
+            open_before=opening,
         )
         bites.append(Solved(facts, is_open=waiting, finished=closed, after=after))
-        before = [_name(bench, place) for place in closed]
+        before, opening = [_name(bench, place) for place in closed], []
         waiting = [place for place in waiting if place not in closed]
         at = after
     return bites, at
@@ -66,7 +68,7 @@ def _name(bench: Bench, place: int) -> str:
 
 def _open_places(bench: Bench) -> list[int]:
     areas = bench.given.areas
-    still = set(bench.given.done[-1].open) if bench.given.done else {a.name for a in areas}
+    still = open_now(bench)
     return [
         place
         for place, area in enumerate(areas)

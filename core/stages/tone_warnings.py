@@ -7,7 +7,7 @@ from itertools import pairwise
 import numpy as np
 from numpy.typing import NDArray
 
-from core.stages.bench import Exposure, Solved
+from core.stages.bench import Exposure, Solved, open_now
 from core.stages.shapes import Area, PlanWarning
 from core.stages.tone_bench import ToneBench
 from core.stages.warnings import bath_near_end, too_short
@@ -93,7 +93,7 @@ def _overshoots(bench: ToneBench, start: Exposure) -> list[PlanWarning]:
     if not bench.given.done:
         return []
     found = []
-    still_open = bench.given.done[-1].open
+    still_open = open_now(bench)
     for place, area in enumerate(bench.given.areas):
         if area.lstar is None:
             continue

@@ -10,6 +10,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
 from server.accounts.session import signed_in
+from server.overview.actions.bite_on import bite_on
 from server.overview.actions.put_in_plate import put_in_plate
 from server.overview.bench import bench
 from server.overview.plan_page import plan_out
@@ -18,7 +19,7 @@ from server.overview.schemas import Bench, PlateCard, PlateOut
 from server.overview.standing import needing_hands_first, standing, standings
 from server.plans.actions.keep import draft, keep_plan
 from server.plans.models import Plan
-from server.plans.schemas import Part, PlanIn, PlanOut
+from server.plans.schemas import BiteOnIn, Part, PlanIn, PlanOut
 from server.plates.actions.keep import change_plate
 from server.plates.actions.tracing import tracing_pdf
 from server.plates.models import Plate
@@ -129,3 +130,13 @@ def post_draft(request: HttpRequest, room: RoomId, plate: UUID, payload: PlanIn)
 def put_plan(request: HttpRequest, room: RoomId, plate: UUID, payload: PlanIn) -> PlanOut:
     """Keep a plan."""
     return plan_out(keep_plan(signed_in(request), room, plate, payload))
+
+
+@router.post(
+    "/plates/{uuid:plate}/plan/bite-on",
+    response={200: PlanOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply},
+    tags=["plans"],
+)
+def post_bite_on(request: HttpRequest, room: RoomId, plate: UUID, payload: BiteOnIn) -> PlanOut:
+    """Make the plan that a proof's advice asks for: one area bites on."""
+    return plan_out(bite_on(signed_in(request), room, plate, payload.proof, payload.area))

@@ -10,10 +10,12 @@ from core.line.shapes import MeasuredLine
 from core.process.rows import PROCESSES
 from core.stages.shapes import Method, RunSheet
 from server.overview.alongside import alongside
-from server.plans.actions.decide import decided, measured_lines, sheet_of
+from server.overview.going_on import meanwhile, over_first, why_on
+from server.plans.actions.decide import Again, decided, measured_lines, sheet_of
 from server.plans.models import Plan
 from server.plans.schemas import PlanArea, PlanOut, SetAside
-from server.runs.actions.state import decided_for, latest_run, run_state
+from server.runs.actions.go_on import pending_again
+from server.runs.actions.state import again_of, decided_for, latest_run, run_state
 from server.runs.models import Run
 
 
@@ -23,12 +25,20 @@ def plan_out(plan: Plan, *, editing: bool = False) -> PlanOut:
     ``editing`` leaves the bites of a finished run out: a new ground starts anew.
     """
     run = latest_run(plan.plate, plan.part)
+    again = pending_again(plan)
     aside = run is not None and run.outcome == Run.SET_ASIDE
-    counts = run is not None and (run.ended_at is None or aside or not editing)
+    anew = plan.anew and run is not None and run.outcome == Run.FINISHED
+    editing = editing or anew
+    counts = run is not None and (run.ended_at is None or aside or bool(again) or not editing)
     state = run_state(run) if run is not None and counts else None
     names = {area["name"] for area in plan.areas}
     done = [dip for dip in state.done if set(dip.open) <= names] if state else []
     before = [bite for bite in run.before if set(bite["open"]) <= names] if run and state else []
+    made = len(before) + len(done)
+    opened = (plan.open_again, made) if again else again_of(run) if run and state else None
+    over = run if run is not None and run.ended_at is not None else None
+    goes_on = editing or aside or again is not None
+    sheet = _whole(plan, before, done, opened) if over is None or goes_on else _bitten(over, done)
     return PlanOut(
         id=plan.id,
         version=plan.version,
@@ -44,33 +54,34 @@ def plan_out(plan: Plan, *, editing: bool = False) -> PlanOut:
         method=cast(Method, plan.method),
         round_to_seconds=plan.round_to_seconds,
         areas=[PlanArea(**area) for area in plan.areas],
-        sheet=_sheet(plan, run, before, done, editing=editing),
+        sheet=sheet,
         run=run.id if run is not None and run.ended_at is None else None,
         in_bath=bool(state and state.in_bath),
-        bitten=run is not None and run.ended_at is not None and not aside,
+        bitten=run is not None and run.ended_at is not None and not (aside or anew or again),
         facing=usual_facing(plan.bath.vessel) if PROCESSES[plan.part].lies_in_bath else None,
         alongside=alongside(plan),
-        set_aside=SetAside(bites=len(before) + len(done), reason=run.reason, at=run.ended_at)
+        open_again=plan.open_again,
+        anew=plan.anew,
+        why_on=why_on(run),
+        over_first=over_first(plan, sheet.plan),
+        meanwhile=meanwhile(plan, sheet.plan),
+        set_aside=SetAside(bites=made, reason=run.reason, at=run.ended_at)
         if run is not None and run.ended_at is not None and aside and (before or done)
         else None,
     )
 
 
-def _sheet(
-    plan: Plan,
-    run: Run | None,
-    before: list[dict[str, Any]],
-    done: list[Immersion],
-    *,
-    editing: bool,
+def _whole(
+    plan: Plan, before: list[dict[str, Any]], done: list[Immersion], opened: Again | None
 ) -> RunSheet:
-    """Return the sheet of a plan; of a finished run only what was bitten, as decided then.
+    """Return the sheet of a plan: what was bitten, and what is to come."""
+    curve = plan.strip.curve if plan.strip else None
+    measured = measured_lines(plan.measured, plan.strip)
+    given = decided(plan, curve, measured, done, before=before, again=opened)
+    return sheet_of(plan.part, given)
 
-    What was set aside goes on from its bites.
-    """
-    if run is None or run.ended_at is None or editing or run.outcome == Run.SET_ASIDE:
-        curve = plan.strip.curve if plan.strip else None
-        measured = measured_lines(plan.measured, plan.strip)
-        return sheet_of(plan.part, decided(plan, curve, measured, done, before=before))
+
+def _bitten(run: Run, done: list[Immersion]) -> RunSheet:
+    """Return the sheet of a finished run: only what was bitten, as decided then."""
     sheet = sheet_of(run.part, decided_for(run, done))
     return sheet.model_copy(update={"plan": sheet.plan.model_copy(update={"bites": []})})

@@ -19,6 +19,10 @@ class Plan(RoomThing):
     """A key of the core's processes: a mixed plate has a plan for each, bitten in their order."""
     method = models.CharField(max_length=10, default="stop-out")
     round_to_seconds = models.FloatField(default=5)
+    open_again = models.JSONField(default=list)
+    """What is opened again after the bites of a finished run; empty: it begins anew."""
+    anew = models.BooleanField(default=False)
+    """Made after a finished run, for a new ground: those bites are not its own."""
     areas = models.JSONField()
     """[{"name", "parts", …}] with the columns of the process's wish; what is bitten least first."""
     measured = models.JSONField(default=list)

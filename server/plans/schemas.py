@@ -13,7 +13,7 @@ from core.data.facing import Facing
 from core.line.shapes import MOST_MEASURED, MeasuredLine
 from core.process.rows import PROCESSES
 from core.process.shapes import ProcessWords
-from core.stages.shapes import MOST_AREAS, AreaName, Method, RunSheet
+from core.stages.shapes import MOST_AREAS, AreaName, Method, Reached, RunSheet
 
 
 class _AreaOfAny(Schema):
@@ -65,6 +65,10 @@ class PlanIn(Schema):
     round_to_seconds: Annotated[float, Field(ge=0.1, le=60, json_schema_extra={"unit": "s"})] = 5
     areas: Annotated[list[PlanArea], Field(min_length=1, max_length=MOST_AREAS)]
     measured: Annotated[list[MeasuredLine], Field(max_length=MOST_MEASURED)] = []
+    open_again: Annotated[list[AreaName], Field(max_length=MOST_AREAS)] = []
+    """What is opened again after the bites of a finished run; empty: none of it."""
+    anew: bool = False
+    """For a new ground after a finished run, whose bites are not this plan's."""
 
     @field_validator("areas")
     @classmethod
@@ -72,6 +76,34 @@ class PlanIn(Schema):
         if len({area.name for area in areas}) < len(areas):
             raise ValueError("each area needs its own name")
         return areas
+
+
+class BiteOnIn(Schema):
+    """Which area of which proof is to be bitten on, as its advice says."""
+
+    proof: UUID
+    area: AreaName
+
+
+class OverFirst(Schema):
+    """An area that an earlier grain was bitten into, which was stripped since."""
+
+    name: str
+    first: Reached
+    """What that prints: as read, else as it should."""
+    both: Reached
+    """What both screens print together: from independent to the darker of the two."""
+    bitten: bool
+    """Whether the new grain is bitten into it."""
+
+
+class Meanwhile(Schema):
+    """Earlier lines while this part bites."""
+
+    name: str
+    depth_um: float
+    depth_left_open_um: float
+    """How deep they come where nobody covers them."""
 
 
 class SetAside(Schema):
@@ -110,5 +142,12 @@ class PlanOut(Schema):
     """How a plate usually lies in its bath; null where it does not lie in one."""
     alongside: str
     """What it means that other plates are bitten in its bath now; empty where none is."""
+    open_again: list[str]
+    """What is opened again after the bites of the last finished run."""
+    anew: bool
+    why_on: str
+    """What biting on after it means; empty where none is finished."""
+    over_first: list[OverFirst]
+    meanwhile: list[Meanwhile]
     set_aside: SetAside | None = None
     """Its last run was set aside: one may go on from there."""

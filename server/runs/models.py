@@ -13,9 +13,10 @@ class Run(RoomThing):
     """A plate's bites from one plan, from the first dip to the stripped ground.
 
     ``areas`` and ``bath`` are what was decided when it began, so that a later change of the plan
-    cannot change what was done. ``before`` holds the bites of a run that was set aside, where this
-    one goes on from them. ``facing`` is how the plate lies; empty: as usual in its vessel.
-    ``outcome`` is empty while it is under way.
+    cannot change what was done. ``before`` holds the bites of an earlier run, where this one goes
+    on from them; after so many of them as ``opened_after``, what is in ``open_again`` was opened
+    anew. ``stripped_at`` says when its ground came off. ``facing`` is how the plate lies; empty: as
+    usual in its vessel. ``outcome`` is empty while it is under way.
     """
 
     FINISHED, SET_ASIDE, NEVER_DIPPED = "finished", "set aside", "never dipped"
@@ -32,6 +33,9 @@ class Run(RoomThing):
     measured = models.JSONField(default=list)
     facing = models.CharField(max_length=10, default="")
     before = models.JSONField(default=list)
+    open_again = models.JSONField(default=list)
+    opened_after = models.PositiveIntegerField(default=0)
+    stripped_at = models.DateTimeField(null=True)
     ended_at = models.DateTimeField(null=True)
     outcome = models.CharField(max_length=12, default="")
     reason = models.CharField(max_length=100, default="")

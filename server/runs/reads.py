@@ -100,7 +100,9 @@ def _heat(row: Mordant) -> HeatOut | None:
 def _closed_before(run: Run) -> list[str]:
     if not run.before:
         return []
-    return [area["name"] for area in run.areas if area["name"] not in run.before[-1]["open"]]
+    again = run.opened_after == len(run.before)
+    left = run.open_again if again else run.before[-1]["open"]
+    return [area["name"] for area in run.areas if area["name"] not in left]
 
 
 def _usual_rinse(run: Run) -> LastRinse | None:

@@ -5,7 +5,7 @@ import pytest
 from server.baths.models import Bath
 from server.plates.models import Plate
 from server.record.models import Entry
-from server.runs.actions import begin as begin_module
+from server.runs.actions import go_on as begin_module
 from tests.server.conftest import Device, new_id, plan_body
 
 OPEN = ["Tone 1", "Tone 2", "Tone 3"]

@@ -30,6 +30,10 @@ class Decides(Protocol):
     def strip(self) -> Strip | None: ...
 
 
+Again = tuple[list[str], int]
+"""What was opened anew, and after how many bites."""
+
+
 def decided(
     what: Decides,
     curve: dict[str, Any] | None,
@@ -37,11 +41,14 @@ def decided(
     done: list[Immersion],
     temperature_c: float | None = None,
     before: list[dict[str, Any]] | None = None,
+    again: Again | None = None,
 ) -> Decided:
     """Return what was decided, with the bath as it is now or at a temperature [°C].
 
-    ``before`` are bites of an earlier run, as ``done_bite`` made them.
+    ``before`` are bites of an earlier run, as ``done_bite`` made them; ``again`` is what was
+    opened anew after them.
     """
+    names, after = again or ([], 0)
     earlier = [DoneBite.model_validate(bite) for bite in before or []]
     return Decided(
         areas=what.areas,
@@ -51,6 +58,8 @@ def decided(
         curve=Curve.model_validate(curve) if curve else None,
         measured=[MeasuredLine.model_validate(line) for line in measured],
         done=[*earlier, *(done_bite(dip) for dip in done)][:MOST_DONE],
+        open_again=names,
+        opened_after=after,
     )
 
 

@@ -30,7 +30,7 @@ def draft(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: PlanIn) ->
     ------
     NotFound, NotAllowed
     CoreError
-        The bath is not for the plate's metal, or too warm.
+        The bath is not for the plate's metal, or too warm, or it opens what is not there.
     """
     room = enter(user, room_id, "look")
     return _filled(room, find(Plate, room, plate_id), given, Plan(id=given.id, room=room))
@@ -61,13 +61,24 @@ def keep_plan(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: PlanIn
         plan.save()
     process = PROCESSES[plan.part]
     wanted = ", ".join(process.tell(wish) for wish in process.wishes(plan.areas))
-    write(room, user, "plan", f"Planned {plate.name}: {wanted}.", plate=plate)
+    again = f" Opened again: {', '.join(plan.open_again)}." if plan.open_again else ""
+    write(room, user, "plan", f"Planned {plate.name}: {wanted}.{again}", plate=plate)
     return plan
 
 
 def _is_same(old: Plan, sent: Plan) -> bool:
     """Tell whether what is sent as new is what was stored: sent again, its answer lost."""
-    columns = ("id", "bath_id", "strip_id", "method", "round_to_seconds", "measured", "areas")
+    columns = (
+        "id",
+        "bath_id",
+        "strip_id",
+        "method",
+        "round_to_seconds",
+        "measured",
+        "areas",
+        "open_again",
+        "anew",
+    )
     return all(getattr(old, column) == getattr(sent, column) for column in columns)
 
 
@@ -84,8 +95,19 @@ def _filled(room: Room, plate: Plate, given: PlanIn, plan: Plan) -> Plan:
     plan.method = given.method
     plan.measured = [line.model_dump(exclude_none=True) for line in given.measured]
     plan.round_to_seconds = given.round_to_seconds
+    plan.open_again, plan.anew = _known(given.open_again, given), given.anew
     plan.areas = process.in_order([area.model_dump() for area in given.areas])
     return plan
+
+
+def _known(names: list[str], given: PlanIn) -> list[str]:
+    strangers = sorted(set(names) - {area.name for area in given.areas})
+    if strangers:
+        raise BadValue(
+            "unknown-area", f"The plan has no {', '.join(strangers)}.", field="open_again",
+            value=", ".join(strangers), allowed=", ".join(area.name for area in given.areas),
+        )  # fmt: skip
+    return list(dict.fromkeys(names))
 
 
 def check_vessel(process: Process, bath: Bath) -> None:

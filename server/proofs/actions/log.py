@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import uuid
-from typing import Any
 
 from django.db import transaction
 from django.utils import timezone
@@ -14,15 +13,15 @@ from core.tone.shapes import Curve
 from server.accounts.models import User
 from server.baths.actions.facts import bath_facts
 from server.files.models import Picture
-from server.plans.actions.decide import sheet_of
 from server.plans.models import Plan
 from server.plates.models import Plate
+from server.proofs.actions.meant import meant_tones
 from server.proofs.models import Proof
 from server.proofs.roman import roman
 from server.proofs.schemas import ProofIn
 from server.record.actions.write import write
 from server.rooms.permissions import add, enter, find
-from server.runs.actions.state import decided_for, latest_run, run_state
+from server.runs.actions.state import latest_run
 
 TONAL = [key for key, row in PROCESSES.items() if row.words.goal.kind == "tone"]
 """Processes whose areas are read as tones off a proof."""
@@ -66,35 +65,17 @@ def log_proof(user: User, room_id: uuid.UUID, given: ProofIn) -> Proof:
 
 def _tones(plate: Plate, given: ProofIn) -> list[dict[str, object]]:
     """Return tones read beside those wanted and expected, as they stood that day."""
-    wanted = {area["name"]: area for part in TONAL for area in _areas(plate, part)}
-    expected = {name: lstar for part in TONAL for name, lstar in _expected(plate, part).items()}
+    meant = {name: each for part in TONAL for name, each in meant_tones(plate, part).items()}
     return [
         {
             "area": tone.area,
-            "parts": wanted.get(tone.area, {}).get("parts", ""),
-            "wanted_lstar": wanted.get(tone.area, {}).get("lstar"),
-            "expected_lstar": expected.get(tone.area),
+            "parts": meant[tone.area].parts if tone.area in meant else "",
+            "wanted_lstar": meant[tone.area].wanted if tone.area in meant else None,
+            "expected_lstar": meant[tone.area].expected if tone.area in meant else None,
             "read_lstar": tone.read_lstar,
         }
         for tone in given.tones
     ]
-
-
-def _areas(plate: Plate, part: str) -> list[dict[str, Any]]:
-    """Return the areas of a part as they were bitten, else as they are planned."""
-    run = latest_run(plate, part)
-    plan = Plan.objects.filter(plate=plate, part=part).first()
-    return run.areas if run else plan.areas if plan else []
-
-
-def _expected(plate: Plate, part: str) -> dict[str, float]:
-    """Return what each area should print after the bites made: the last it came to."""
-    run = latest_run(plate, part)
-    if run is None:
-        return {}
-    result = sheet_of(part, decided_for(run, run_state(run).done)).plan
-    white = {area["name"]: result.lightest_lstar for area in run.areas}
-    return white | {area.name: area.lstar for bite in result.done for area in bite.areas}
 
 
 def advice_for(proof: Proof) -> AdviseOutput | None:
@@ -113,7 +94,7 @@ def advice_for(proof: Proof) -> AdviseOutput | None:
 def _advice(plan: Plan, proof: Proof, *, first: bool) -> AdviseOutput:
     """Return advice for the areas of one plan; the first takes those that no plan names now."""
     own = {area["name"] for area in plan.areas}
-    others = {area["name"] for part in TONAL for area in _areas(proof.plate, part)} - own
+    others = {name for part in TONAL for name in meant_tones(proof.plate, part)} - own
     areas = [
         ReadArea(name=t["area"], wanted_lstar=_goal(t), read_lstar=t["read_lstar"])
         for t in proof.tones

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import uuid
-from typing import Any
 
 from django.db import IntegrityError, transaction
 
@@ -12,21 +11,16 @@ from core.data.facing import usual_facing
 from core.process.row import Process
 from core.process.rows import PROCESSES
 from core.safety.heat import check_heat
-from core.stages.shapes import MOST_DONE
 from server.accounts.models import User
-from server.events.done import done_bite
 from server.plans.actions.decide import measured_lines
 from server.plans.models import Plan
 from server.plates.models import Plate
 from server.record.actions.write import write
 from server.replies.errors import BadValue, Stale
 from server.rooms.permissions import add, enter, find
-from server.runs.actions.state import latest_run, run_state
+from server.runs.actions.go_on import gone_on_from
 from server.runs.models import Run
 from server.runs.schemas import RunIn
-
-MOST_BEFORE = MOST_DONE // 2
-"""Bites that a run may go on from: it needs room for its own."""
 
 
 @transaction.atomic
@@ -60,7 +54,7 @@ def begin_run(user: User, room_id: uuid.UUID, given: RunIn) -> Run:
         part=plan.part, round_to_seconds=plan.round_to_seconds, areas=plan.areas,
         strip=plan.strip, curve=plan.strip.curve if plan.strip else None,
         measured=measured_lines(plan.measured, plan.strip),
-        before=_bites_so_far(plan) if given.goes_on else [],
+        **gone_on_from(plan, goes_on=given.goes_on),
         facing=given.facing or usual_facing(plan.bath.vessel),
     )  # fmt: skip
     try:
@@ -91,36 +85,6 @@ def _check_seen(plan: Plan, version: int | None) -> None:
             "plan-changed", "Someone kept another plan meanwhile. Look at it, then begin.",
             field="plan_version", value=version, allowed=str(plan.version),
         )  # fmt: skip
-
-
-def _bites_so_far(plan: Plan) -> list[dict[str, Any]]:
-    """Return the bites of the run that was set aside, and of those it went on from.
-
-    Raises
-    ------
-    BadValue
-        Nothing was set aside, it has too many bites, or the plan names other areas by now.
-    """
-    earlier = latest_run(plan.plate, plan.part)
-    if earlier is None or earlier.outcome != Run.SET_ASIDE:
-        raise BadValue("nothing-set-aside", "Nothing was set aside here. Begin anew.",
-                       field="goes_on", value="true")  # fmt: skip
-    made = [done_bite(dip).model_dump(mode="json") for dip in run_state(earlier).done]
-    bites = [*earlier.before, *made]
-    if len(bites) > MOST_BEFORE:
-        raise BadValue(
-            "too-many", "More bites were made than can be reckoned on from. Begin anew.",
-            field="goes_on", value=len(bites), allowed=f"at most {MOST_BEFORE}",
-        )  # fmt: skip
-    gone = {name for bite in bites for name in bite["open"]} - {a["name"] for a in plan.areas}
-    if gone:
-        raise BadValue(
-            "other-areas",
-            f"The plan no longer has {', '.join(sorted(gone))}, which was bitten. Name it again, "
-            "or begin anew.",
-            field="goes_on", value="true",
-        )  # fmt: skip
-    return bites
 
 
 def _check_cautions(process: Process, acknowledged: list[str]) -> None:

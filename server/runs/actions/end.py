@@ -43,6 +43,10 @@ def end_run(user: User, room_id: uuid.UUID, run_id: uuid.UUID, reason: str = "")
     run.ended_at, run.reason = timezone.now(), reason
     run.outcome = Run.NEVER_DIPPED if bites == 0 else Run.SET_ASIDE if reason else Run.FINISHED
     run.save()
+    if run.outcome == Run.FINISHED and run.plan and (run.plan.open_again or run.plan.anew):
+        run.plan.open_again, run.plan.anew = [], False
+        run.plan.version += 1
+        run.plan.save()
     load_bath(user, run)
     text, run.plate.place_note = _said(run, bites)
     run.plate.place = "resting"
@@ -69,7 +73,9 @@ def load_bath(user: User, run: Run) -> None:
         return
     bath = find(Bath, run.room, run.bath_id, lock=True)
     given = decided_for(run, run_state(run).done)
-    own = given.model_copy(update={"done": given.done[len(run.before) :]})
+    own = given.model_copy(
+        update={"done": given.done[len(run.before) :], "open_again": [], "opened_after": 0}
+    )
     gained = PROCESSES[run.part].metal_g_per_l(own)
     note = f"Reckoned from the bites of {run.plate.name}: +{gained:.2f} g/L."
     log_gain(user, bath, run.id, run.ended_at, gained, note)

@@ -14,7 +14,7 @@ from core.stages.shapes import RunSheet
 from server.baths.actions.settle import bath_line
 from server.events.models import Event
 from server.events.reads import core_event, events_of
-from server.plans.actions.decide import decided, sheet_of
+from server.plans.actions.decide import Again, decided, sheet_of
 from server.plates.models import Plate
 from server.runs.models import Run
 
@@ -54,9 +54,14 @@ def _sheet(part: str, given: str) -> RunSheet:
     return sheet_of(part, Decided.model_validate_json(given))
 
 
+def again_of(run: Run) -> Again:
+    """Return what a run opened anew, and after how many bites."""
+    return (run.open_again, run.opened_after)
+
+
 def decided_for(run: Run, done: list[Immersion], temperature_c: float | None = None) -> Decided:
     """Return what was decided when a run began, after the bites made, also before it."""
-    return decided(run, run.curve, run.measured, done, temperature_c, run.before)
+    return decided(run, run.curve, run.measured, done, temperature_c, run.before, again_of(run))
 
 
 def _seconds_to_lift(sheet: RunSheet, temperatures: list[tuple[float, float]]) -> float:

@@ -39,6 +39,15 @@ export const draftQuery = (room: string, plate: string, body: PlanIn | null) =>
     retry: false,
   });
 
+/** The plan by which one area bites on, as a proof's advice says. */
+export const biteOn = (room: string, plate: string, body: Shapes["BiteOnIn"]) =>
+  data(
+    http.POST("/api/rooms/{room}/plates/{plate}/plan/bite-on", {
+      params: { path: { room, plate } },
+      body,
+    }),
+  );
+
 export const keepPlan = (room: string, plate: string, body: PlanIn) =>
   data(
     http.PUT("/api/rooms/{room}/plates/{plate}/plan", { params: { path: { room, plate } }, body }),

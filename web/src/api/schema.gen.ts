@@ -808,6 +808,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/plates/{plate}/plan/bite-on": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Bite On
+         * @description Make the plan that a proof's advice asks for: one area bites on.
+         */
+        post: operations["server_overview_api_post_bite_on"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/plates/{plate}/plan/draft": {
         parameters: {
             query?: never;
@@ -1712,6 +1732,19 @@ export interface components {
             reason: string;
             /** Run Mm */
             run_mm: number;
+        };
+        /**
+         * BiteOnIn
+         * @description Which area of which proof is to be bitten on, as its advice says.
+         */
+        BiteOnIn: {
+            /** Area */
+            area: string;
+            /**
+             * Proof
+             * Format: uuid
+             */
+            proof: string;
         };
         /** Bite[BittenArea] */
         Bite_BittenArea_: {
@@ -3234,6 +3267,18 @@ export interface components {
             temperature_unit: string;
         };
         /**
+         * Meanwhile
+         * @description Earlier lines while this part bites.
+         */
+        Meanwhile: {
+            /** Depth Left Open Um */
+            depth_left_open_um: number;
+            /** Depth Um */
+            depth_um: number;
+            /** Name */
+            name: string;
+        };
+        /**
          * MeasuredLine
          * @description A line that was bitten and measured: a line strip, or a proofed plate.
          */
@@ -3767,6 +3812,18 @@ export interface components {
             verb: string;
         };
         /**
+         * OverFirst
+         * @description An area that an earlier grain was bitten into, which was stripped since.
+         */
+        OverFirst: {
+            /** Bitten */
+            bitten: boolean;
+            both: components["schemas"]["Reached"];
+            first: components["schemas"]["Reached"];
+            /** Name */
+            name: string;
+        };
+        /**
          * OwnNumberIn
          * @description A corrected number; ``value`` null goes back to the table's.
          */
@@ -4124,6 +4181,16 @@ export interface components {
              */
             method: "stop-out" | "open-up";
             /**
+             * Open Again
+             * @default []
+             */
+            open_again: string[];
+            /**
+             * Opened After
+             * @default 0
+             */
+            opened_after: number;
+            /**
              * Round To Seconds
              * @default 5
              */
@@ -4162,6 +4229,11 @@ export interface components {
          * @description A plan to look at, or to keep; ``version`` 0 where there was none.
          */
         PlanIn: {
+            /**
+             * Anew
+             * @default false
+             */
+            anew: boolean;
             /** Areas */
             areas: components["schemas"]["PlanArea"][];
             /**
@@ -4185,6 +4257,11 @@ export interface components {
              * @enum {string}
              */
             method: "stop-out" | "open-up";
+            /**
+             * Open Again
+             * @default []
+             */
+            open_again: string[];
             /**
              * Part
              * @default tones
@@ -4229,6 +4306,16 @@ export interface components {
              */
             method: "stop-out" | "open-up";
             /**
+             * Open Again
+             * @default []
+             */
+            open_again: string[];
+            /**
+             * Opened After
+             * @default 0
+             */
+            opened_after: number;
+            /**
              * Round To Seconds
              * @default 5
              */
@@ -4267,6 +4354,8 @@ export interface components {
         PlanOut: {
             /** Alongside */
             alongside: string;
+            /** Anew */
+            anew: boolean;
             /** Areas */
             areas: components["schemas"]["PlanArea"][];
             /**
@@ -4289,6 +4378,8 @@ export interface components {
             id: string;
             /** In Bath */
             in_bath: boolean;
+            /** Meanwhile */
+            meanwhile: components["schemas"]["Meanwhile"][];
             /** Measured */
             measured: components["schemas"]["MeasuredLine"][];
             /**
@@ -4296,6 +4387,10 @@ export interface components {
              * @enum {string}
              */
             method: "stop-out" | "open-up";
+            /** Open Again */
+            open_again: string[];
+            /** Over First */
+            over_first: components["schemas"]["OverFirst"][];
             /**
              * Part
              * @enum {string}
@@ -4319,6 +4414,8 @@ export interface components {
             strip_name: string | null;
             /** Version */
             version: number;
+            /** Why On */
+            why_on: string;
         };
         /**
          * PlanWarning
@@ -5384,6 +5481,16 @@ export interface components {
              * @enum {string}
              */
             method: "stop-out" | "open-up";
+            /**
+             * Open Again
+             * @default []
+             */
+            open_again: string[];
+            /**
+             * Opened After
+             * @default 0
+             */
+            opened_after: number;
             /**
              * Round To Seconds
              * @default 5
@@ -10773,6 +10880,123 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PlanIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_overview_api_post_bite_on: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BiteOnIn"];
             };
         };
         responses: {

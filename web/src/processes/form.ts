@@ -19,6 +19,8 @@ export type PlanRead = {
   strip: string;
   method: PlanIn["method"];
   way: Way;
+  /** "yes" where it is for a new ground after a finished run. */
+  anew: string;
   areas: Typed[];
   measured: Typed[];
 };
@@ -28,6 +30,7 @@ export const newArea = (name: string, open_cm2: string, wish: Typed): AreaRow =>
   parts: "",
   open_cm2,
   seconds: "",
+  again: "",
   ...wish,
 });
 
@@ -38,6 +41,8 @@ export const planShape = ({ area, fields }: ProcessParts): Shape =>
     strip: pick("Strip"),
     method: pick("Method"),
     way: pick("Planned by"),
+    anew: pick("For a new ground"),
+    "areas.*.again": pick("Open again"),
     "areas.*.seconds": time(`${area.charAt(0).toUpperCase()}${area.slice(1)} #, time in all`),
     "areas.*.name": text(`Name of ${area} #`),
     "areas.*.open_cm2": number(`${area.charAt(0).toUpperCase()}${area.slice(1)} #, surface in cm²`),
@@ -49,6 +54,7 @@ export function typedPlan(process: ProcessParts, plan: Plan): Typed {
   const timed = plan.areas.some((area) => area.seconds != null);
   return {
     way: timed ? "minutes" : "goal",
+    anew: plan.anew ? "yes" : "",
     bath: plan.bath,
     strip: plan.strip ?? "",
     method: plan.method,
@@ -56,6 +62,7 @@ export function typedPlan(process: ProcessParts, plan: Plan): Typed {
       name: area.name,
       parts: area.parts,
       open_cm2: typedNumber(area.open_cm2),
+      again: plan.open_again.includes(area.name) ? "yes" : "",
       seconds: area.seconds == null ? "" : clock(area.seconds),
       ...process.typed(area),
       ...(timed ? goalOf(process, plan, area.name) : {}),
@@ -77,6 +84,7 @@ export function firstPlan(
     strip: strip?.id ?? "",
     method: process.method,
     way: "goal",
+    anew: "",
     areas: process.first(surfaceCm2),
     measured: [],
   };
@@ -92,10 +100,16 @@ export function planIn(process: ProcessParts, read: PlanRead, { id, version }: S
     strip: read.strip || null,
     method: read.method,
     round_to_seconds: 5,
+    anew: read.anew === "yes",
+    open_again: read.anew === "yes" ? [] : openAgain(read),
     areas: read.areas.map((row) => areaIn(process, row, read.way)),
     measured: read.measured.map((row) => lineOf(row, AT_20_C)),
   };
 }
+
+/** What is ticked to be opened again after the bites that were made. */
+const openAgain = (read: PlanRead): string[] =>
+  read.areas.filter((row) => row.again === "yes").map((row) => String(row.name));
 
 /** What an area that was given minutes will come to, typed as its goal. */
 function goalOf(process: ProcessParts, plan: Plan, name: string): Typed {

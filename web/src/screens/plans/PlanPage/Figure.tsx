@@ -10,6 +10,8 @@ import type { AreaRow, ProcessParts } from "../../../processes/parts";
 import { type Form, useTyped } from "../../../ui/form/useForm";
 import { clock } from "../../../ui/times";
 
+import { Together } from "./GoingOn";
+
 const SHORTEST_SECONDS = 5;
 
 /** A pulled time by the clock, in the steps that hands keep. */
@@ -52,6 +54,7 @@ export function Figure({ process, plate, plan, form, even }: Props) {
         }
       />
       {Below ? <Below plan={plan} /> : null}
+      <Together plan={plan} />
       <StageWarnings plan={plan} fine={process.fine} />
     </>
   );

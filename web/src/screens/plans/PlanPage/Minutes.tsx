@@ -33,7 +33,7 @@ export function WayOfPlanning({ process, form, plan }: Props) {
     form.hook.setValue("way", next, { shouldDirty: true });
   };
   return (
-    <div className="mb-2 grid gap-2">
+    <div className="mb-2 grid justify-items-start gap-2 [&>div]:w-full">
       <Segments
         label="Planned by"
         value={way}

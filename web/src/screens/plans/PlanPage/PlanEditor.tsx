@@ -15,6 +15,7 @@ import { Beside } from "../../../ui/Section";
 import { useLate } from "../../../ui/useLate";
 import { Areas } from "./Areas";
 import { Figure } from "./Figure";
+import { GoingOn } from "./GoingOn";
 import { Heading, type Scale } from "./Heading";
 import { Sources } from "./Sources";
 import { usePlanForm } from "./usePlanForm";
@@ -52,6 +53,7 @@ export function PlanEditor(props: Props) {
         <aside className="min-w-0">
           <Sources process={process} form={form} baths={baths} strips={strips} plan={plan} />
           <Areas process={process} form={form} plan={plan} />
+          {plan ? <GoingOn form={form} plan={plan} /> : null}
           {process.measures ? (
             <MeasuredLines
               form={form}

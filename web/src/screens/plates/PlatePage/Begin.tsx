@@ -68,7 +68,13 @@ export function Begin({ plate, plans }: { plate: Plate; plans: Plan[] }) {
 type Wanted = { plan: Plan; goesOn: boolean; facing: Facing | null };
 
 const wordFor = (plan: Plan, due: boolean) =>
-  plan.set_aside ? "Begin anew" : due ? "Begin to bite" : "Bite it again";
+  plan.set_aside
+    ? "Begin anew"
+    : plan.open_again.length > 0
+      ? "Bite on"
+      : due
+        ? "Begin to bite"
+        : "Bite it again";
 
 const asksOf = (plate: Plate, plan: Plan) => plate.asks[plan.part] ?? [];
 

@@ -50,7 +50,7 @@ function before(plan: Plan, bite: Bite): string {
   const said = [
     bite.stop_out_before.length > 0 ? `stop out ${named(bite.stop_out_before)}` : "",
     bite.cover_before.length > 0 ? `cover ${named(bite.cover_before)} for now` : "",
-    bite.open_before.length > 0 && !opening.covers
+    bite.open_before.length > 0 && (bite.number > 1 || !opening.covers)
       ? `${opening.verb.toLowerCase()} ${named(bite.open_before)}`
       : "",
   ].filter(Boolean);

@@ -1,4 +1,5 @@
 import type { Proof } from "../../../api/proofs";
+import { BiteOn } from "./BiteOn";
 import { AreaName } from "../../../figures/AreaName";
 import { Mark, type MarkName } from "../../../ui/Mark";
 import { Digits, Table } from "../../../ui/Table";
@@ -55,7 +56,10 @@ function Row({ proof, place }: { proof: Proof; place: number }) {
         {advice && act ? (
           <span className={`flex gap-2 font-semibold ${act.colour} [&>svg]:flex-none`}>
             <Mark name={act.mark} size={20} />
-            <span>{advice.text}</span>
+            <span>
+              {advice.text}{" "}
+              {advice.act === "bite" ? <BiteOn proof={proof} area={tone.area} /> : null}
+            </span>
           </span>
         ) : null}
       </td>
