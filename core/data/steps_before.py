@@ -79,7 +79,7 @@ STEPS_BEFORE: tuple[StepRow, ...] = (
         fails_when=("water_break", "failed"),
     ),
     StepRow(
-        "back", "prepare", "Cover the back and the edges",
+        "back", "ground", "Cover the back and the edges",
         "A bare back bites as fast as the face. After the last heat: film melts and varnish "
         "sticks on a hot plate.",
         "Film, coat or varnish without a gap, round the edges too.",
@@ -90,7 +90,7 @@ STEPS_BEFORE: tuple[StepRow, ...] = (
                        fact="back", tells="back"),
                   yes("edges", "Edges covered", tells="edges_covered")),
         timer="varnish drying",
-        said="back covered", each_ground=True,
+        said="back covered",
     ),
     StepRow(
         "film-back", "prepare", "Check the film on the working side",

@@ -52,6 +52,10 @@ def _count(areas: list[Columns]) -> str:
     return f"{len(areas)} depths"
 
 
+def _goal(group: LineGroup) -> float | None:
+    return None if group.seconds is not None else wanted_depth_um(group)
+
+
 LINES = Process(
     words=ProcessWords(
         key="lines", title="Lines", many="the lines", area="group of lines",
@@ -66,6 +70,9 @@ LINES = Process(
     depth=_depth,
     tell=_tell,
     count=_count,
+    goal_column="depth_um",
+    goal_of=_goal,
+    other_goals=("darkness",),
     strips="lines",
     stays_when_stripped=True,
 )  # fmt: skip

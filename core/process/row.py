@@ -40,6 +40,10 @@ class Process:
     """A wish in words: "Far rain 18 µm deep"."""
     count: Callable[[list[Columns]], str]
     """All wishes in words: "3 depths"."""
+    goal_column: str
+    """The column of a wish that holds its goal."""
+    goal_of: Callable[[Any], float | None]
+    """Of a wish, in that column's unit; None for what is never bitten, or goes by minutes."""
     strips: str
     """Which strips calibrate it: "tones" or "lines"."""
     care: str | None = None
@@ -54,6 +58,8 @@ class Process:
     """False where the mordant comes to the plate."""
     loads_bath: bool = True
     """False where what was used is wiped off and thrown away."""
+    other_goals: tuple[str, ...] = ()
+    """Columns in which the same goal may stand otherwise."""
     source: str = "room-practice"
 
     @property
@@ -131,6 +137,22 @@ class Process:
         """
         depths = [self.depth(wish) for wish in self.wishes(areas)]
         return [areas[place] for place in sorted(range(len(areas)), key=depths.__getitem__)]
+
+    def with_goal(self, area: Columns, goal: float) -> Columns:
+        """Return an area as stored with another goal.
+
+        Parameters
+        ----------
+        area : columns
+        goal : float
+            In the unit of ``goal_column``.
+
+        Returns
+        -------
+        columns
+        """
+        others = dict.fromkeys(self.other_goals)
+        return {**area, **others, self.goal_column: goal}
 
     def sheet(self, decided: Decided) -> RunSheet:
         """Return the run sheet of the bites that remain.

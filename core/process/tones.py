@@ -57,6 +57,10 @@ def _count(areas: list[Columns]) -> str:
     return f"{count_bitten(areas)} tones"
 
 
+def _goal(area: Area) -> float | None:
+    return area.lstar
+
+
 TONES = Process(
     words=ProcessWords(
         key="tones", title="Tones", many="the tones", area="area", against="the strip",
@@ -71,5 +75,7 @@ TONES = Process(
     depth=_depth,
     tell=_tell,
     count=_count,
+    goal_column="lstar",
+    goal_of=_goal,
     strips="tones",
 )  # fmt: skip

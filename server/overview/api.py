@@ -9,10 +9,12 @@ from django.db.models import Q
 from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
+from core.process.compare import Alternative
 from server.accounts.session import signed_in
 from server.overview.actions.bite_on import bite_on
 from server.overview.actions.put_in_plate import put_in_plate
 from server.overview.bench import bench
+from server.overview.compare import compared
 from server.overview.plan_page import plan_out
 from server.overview.plate_page import plate_card, plate_out
 from server.overview.schemas import Bench, PlateCard, PlateOut
@@ -140,3 +142,15 @@ def put_plan(request: HttpRequest, room: RoomId, plate: UUID, payload: PlanIn) -
 def post_bite_on(request: HttpRequest, room: RoomId, plate: UUID, payload: BiteOnIn) -> PlanOut:
     """Make the plan that a proof's advice asks for: one area bites on."""
     return plan_out(bite_on(signed_in(request), room, plate, payload.proof, payload.area))
+
+
+@router.post(
+    "/plates/{uuid:plate}/plan/compare",
+    response={200: list[Alternative], 404: ErrorReply, 422: ErrorReply},
+    tags=["plans"],
+)
+def post_compare(
+    request: HttpRequest, room: RoomId, plate: UUID, payload: PlanIn
+) -> list[Alternative]:
+    """Compare a plan, without keeping it, with other baths, strips, warmth and fewer bites."""
+    return compared(draft(signed_in(request), room, plate, payload))

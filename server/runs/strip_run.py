@@ -35,7 +35,7 @@ def strip_run_out(strip: Strip) -> RunOut:
 
 def strips_under_way(room: Room) -> Iterator[tuple[Strip, Followed]]:
     """Yield strips that are planned and not ended, each followed up to now."""
-    found = Strip.objects.filter(room=room, ended_at=None).exclude(planned=[])
+    found = Strip.objects.filter(room=room, ended_at=None, patches=[]).exclude(planned=[])
     for strip in found.select_related("bath").order_by("created_at")[:MOST_OPEN]:
         yield strip, follow(_as_run(strip), time.time())
 

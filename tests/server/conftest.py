@@ -64,6 +64,7 @@ def furnish(person):
                                    "mordant": "copper-ferric", "temperature_c": 18.5})  # fmt: skip
     patches = [{"seconds": s, "lstar": v} for s, v in PATCHES]
     person.must("POST", "/strips", {"id": ids["strip"], "name": "Strip", "patches": patches,
+                                    "bath": ids["bath"], "planned": [30, 60],
                                     "conditions": {"mordant": "copper-ferric"}})  # fmt: skip
     person.must("POST", "/plates", {"id": ids["plate"], "name": "Plate", "metal": "copper",
                                     "route": "aquatint", "thickness_mm": 1.2, "width_mm": 200,

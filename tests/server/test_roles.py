@@ -15,7 +15,7 @@ NEEDS = {
                       ("POST", "/tasks/{task}/stop")],
     "change strips": [("POST", "/strips"), ("PUT", "/strips/{strip}"),
                       ("POST", "/strips/{strip}/events"), ("POST", "/strips/{strip}/end")],
-    "change plans": [("PUT", "/plates/{plate}/plan")],
+    "change plans": [("PUT", "/plates/{plate}/plan"), ("POST", "/plates/{plate}/plan/bite-on")],
     "run": [("POST", "/runs"), ("POST", "/runs/{run}/events"), ("POST", "/runs/{run}/end"),
             ("POST", "/timers"), ("POST", "/timers/{timer}/end")],
     "log proofs": [("POST", "/proofs"), ("POST", "/files")],
@@ -28,7 +28,8 @@ NEEDS = {
                      ("GET", "/links"), ("POST", "/links"), ("DELETE", "/links/{link}")],
 }  # fmt: skip
 """What each operation needs; looking is enough for those that are not here."""
-ONLY_READ = {("POST", "/plates/{plate}/plan/draft"), ("POST", "/strips/{strip}/ask")}
+ONLY_READ = {("POST", "/plates/{plate}/plan/draft"), ("POST", "/plates/{plate}/plan/compare"),
+             ("POST", "/strips/{strip}/ask")}  # fmt: skip
 NOT_THERE = "tracing.pdf"
 """Of a plate that has no picture, whoever asks."""
 ACTION_OF = {operation: action for action, rows in NEEDS.items() for operation in rows}

@@ -108,11 +108,13 @@ def test_what_cannot_be_bitten_is_refused(furnished, more, word):
 
 
 def test_a_strip_bitten_elsewhere_has_no_bites_here(furnished):
+    elsewhere = body(furnished, planned=[], bath=None, name="Elsewhere")
+    furnished.must("POST", "/strips", elsewhere)
     for path in ("/run", "/end"):
         method = "GET" if path == "/run" else "POST"
-        status, told = furnished.ask(method, f"/strips/{furnished.ids['strip']}{path}")
+        status, told = furnished.ask(method, f"/strips/{elsewhere['id']}{path}")
         assert status == 422 and told["error"]["code"] == "no-plan"
-    assert Strip.objects.get(name="Strip").ended_at is None
+    assert Strip.objects.get(name="Elsewhere").ended_at is None
 
 
 def test_nitric_too_warm_bites_no_strip(furnished):

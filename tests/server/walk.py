@@ -45,6 +45,8 @@ def bodies(ids):
         ("PUT", "/baths/{bath}"): {"version": 1, "name": "stolen"},
         ("POST", "/baths/{bath}/readings"): {"id": new_id(), "temperature_c": 30},
         ("POST", "/plates/{plate}/plan/draft"): plan_body(ids),
+        ("POST", "/plates/{plate}/plan/compare"): plan_body(ids),
+        ("POST", "/plates/{plate}/plan/bite-on"): {"proof": ids["proof"], "area": "Tone 1"},
         ("PUT", "/plates/{plate}/plan"): plan_body(ids, version=1),
         ("POST", "/runs"): {"id": new_id(), "plate": ids["plate"]},
         ("POST", "/runs/{run}/events"): {"events": []},

@@ -39,6 +39,24 @@ export const draftQuery = (room: string, plate: string, body: PlanIn | null) =>
     retry: false,
   });
 
+export type Alternative = Shapes["Alternative"];
+
+/** A plan beside other ways to bite it; nothing is asked while nothing is to be compared. */
+export const compareQuery = (room: string, plate: string, body: PlanIn | null) =>
+  queryOptions({
+    queryKey: [room, "plan", plate, "compare", body],
+    queryFn: () =>
+      data(
+        http.POST("/api/rooms/{room}/plates/{plate}/plan/compare", {
+          params: { path: { room, plate } },
+          body: body as PlanIn,
+        }),
+      ),
+    enabled: body !== null,
+    placeholderData: (before) => before,
+    retry: false,
+  });
+
 /** The plan by which one area bites on, as a proof's advice says. */
 export const biteOn = (room: string, plate: string, body: Shapes["BiteOnIn"]) =>
   data(

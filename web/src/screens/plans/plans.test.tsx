@@ -1,4 +1,4 @@
-import { screen, waitFor } from "@testing-library/react";
+import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Plan } from "../../api/plans";
 import { fakeServer, fault, plateId, refuse, told } from "../../testing/server";
@@ -85,6 +85,85 @@ test("a row of times that does not fit, or falls, says so and changes nothing", 
   await userEvent.type(screen.getByLabelText("All at once, in minutes"), "{Enter}");
   await waitFor(() => expect(alerts().join()).toContain("30 min comes after 60."));
   expect(cell).toHaveValue(before);
+  expect(server.sent.some((each) => each.call === KEEP)).toBe(false);
+});
+
+const STANDS = "What is opened again goes on from where it stands.";
+
+test("after a finished run areas are ticked to be opened again; for a new ground none is", async () => {
+  const { server } = await planning();
+  server.answer(DRAFT, { body: { ...lines, why_on: STANDS, bitten: true } });
+  const first = lines.areas[0]?.name as string;
+  await type(`${first}, wanted`, "30");
+  const on = within(await screen.findByRole("region", { name: "Bite on" }));
+  expect(await on.findByText(STANDS)).toBeVisible();
+  await userEvent.click(on.getByLabelText(first));
+  const drafted = () =>
+    server.sent.filter((each) => each.call === DRAFT).at(-1)?.body as unknown as Plan;
+  await waitFor(() => expect(drafted()).toMatchObject({ open_again: [first], anew: false }));
+  await press("Plan it for a new ground");
+  await waitFor(() => expect(drafted()).toMatchObject({ open_again: [], anew: true }));
+  expect(on.queryByLabelText(first)).toBeNull();
+  expect(await screen.findByRole("button", { name: "Not for a new ground" })).toBeVisible();
+});
+
+test("two screens are told together as a range; lines left open are warned of", async () => {
+  const { server } = await planning();
+  const reached = (value: number, low = value, high = value) => ({ value, low, high });
+  server.answer(DRAFT, {
+    body: {
+      ...lines,
+      why_on: "A new grain is another screen.",
+      over_first: [
+        { name: "Sky", first: reached(62), both: reached(50, 47, 62), bitten: true },
+        { name: "Quay", first: reached(30), both: reached(30), bitten: false },
+      ],
+      meanwhile: [{ name: "Rain", depth_um: 18, depth_left_open_um: 31 }],
+    },
+  });
+  await type(`${lines.areas[0]?.name}, wanted`, "30");
+  const row = await screen.findByRole("row", { name: /^Sky/ });
+  expect(row).toHaveTextContent("47 to 62");
+  expect(screen.getByRole("row", { name: /^Quay/ })).toHaveTextContent("as it is");
+  expect(screen.getByText(/Lines left open bite on/)).toHaveTextContent("Rain 18 to 31 µm");
+  expect(screen.getByRole("button", { name: "Plan a second aquatint" })).toBeVisible();
+});
+
+const way = (kind: string, label: string, seconds: number, more = {}) => ({
+  kind,
+  label,
+  key: "",
+  goals: {},
+  bites: 3,
+  seconds,
+  worst: 1,
+  worst_area: "Sky",
+  band: 4,
+  short: false,
+  ...more,
+});
+
+test("other ways stand side by side, the best is the answer, and one is taken", async () => {
+  const { server } = await planning();
+  const [first, second] = lines.areas.map((area) => area.name);
+  const together = { [first as string]: 29, [second as string]: 29 };
+  server.answer(`POST /plates/${RAIN}/plan/compare`, {
+    body: [
+      way("planned", "As planned", 1200),
+      way("warmth", "4 °C warmer", 700),
+      way("bites", "In 2 bites", 600, { goals: together, worst: 22 }),
+      way("bath", "In Spare tray", 400, { short: true }),
+    ],
+  });
+  await press("Compare other ways");
+  const others = within(await screen.findByRole("region", { name: "Other ways" }));
+  expect(
+    await others.findByRole("heading", { name: /^4 °C warmer: 8:20 less in the bath/ }),
+  ).toBeVisible();
+  expect(others.getAllByRole("button", { name: /^Take it/ })).toHaveLength(2);
+  await press("Take it: In 2 bites");
+  expect(screen.getByLabelText(`${first}, wanted`)).toHaveValue("29");
+  expect(screen.getByLabelText(`${second}, wanted`)).toHaveValue("29");
   expect(server.sent.some((each) => each.call === KEEP)).toBe(false);
 });
 

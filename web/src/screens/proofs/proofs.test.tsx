@@ -180,6 +180,26 @@ test("each area says how far off it is and what to do next, in a word", async ()
   expect(await screen.findByRole("heading", { name: /^State I(,|$)/ })).toBeVisible();
 });
 
+test("the advice to bite makes its plan; where it cannot, it says why", async () => {
+  const advice = { first: null, areas: [{ name: "Far", act: "bite", text: "Bite 1:40 more" }] };
+  const items = [{ ...proof, id: "newer", tones: [tone("Far", 50, 62)], advice }];
+  const call = `POST /plates/${RAIN}/plan/bite-on`;
+  const server = fakeServer({
+    [`GET /proofs?plate=${RAIN}`]: { body: listed(items) },
+    [call]: refuse(422, fault("plate", "Its bites are not all made.")),
+  });
+  const { at } = openAt(`/plates/${RAIN}/proofs`);
+  await press(/^Plan this bite/);
+  await waitFor(() => expect(alerts()).toEqual(["Its bites are not all made."]));
+  server.answer(call, { body: { part: "lines" } });
+  await press(/^Plan this bite/);
+  await waitFor(() => expect(at()).toBe(`/plates/${RAIN}/plan/lines`));
+  expect(server.sent.find((each) => each.call === call)?.body).toEqual({
+    proof: "newer",
+    area: "Far",
+  });
+});
+
 test("no proof yet: what one would show", async () => {
   fakeServer();
   openAt(`/plates/${plateId("Steam Stall")}/proofs`);

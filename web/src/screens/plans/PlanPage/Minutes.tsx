@@ -71,7 +71,9 @@ function Row({ process, rows, set }: RowProps) {
   });
   return (
     <div>
-      <label htmlFor="all-minutes">All at once, in minutes</label>
+      <label htmlFor="all-minutes" className="font-semibold">
+        All at once, in minutes
+      </label>
       <span className="flex items-center gap-3">
         <input
           id="all-minutes"

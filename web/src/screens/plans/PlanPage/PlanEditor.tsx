@@ -14,6 +14,7 @@ import type { Form } from "../../../ui/form/useForm";
 import { Beside } from "../../../ui/Section";
 import { useLate } from "../../../ui/useLate";
 import { Areas } from "./Areas";
+import { Compare } from "./Compare";
 import { Figure } from "./Figure";
 import { GoingOn } from "./GoingOn";
 import { Heading, type Scale } from "./Heading";
@@ -34,7 +35,7 @@ export function PlanEditor(props: Props) {
   const { process, plate, kept, baths, strips } = props;
   const form = usePlanForm(props);
   const [scale, setScale] = useState<Scale>("eased");
-  const plan = useDraft(form, process, plate, kept);
+  const { plan, sent } = useDraft(form, process, plate, kept);
   return (
     <form onSubmit={form.submit} noValidate>
       <Heading process={process} plate={plate} form={form} scale={scale} setScale={setScale} />
@@ -47,6 +48,15 @@ export function PlanEditor(props: Props) {
               plan={plan}
               form={form}
               even={scale === "even"}
+            />
+          ) : null}
+          {plan && !plate.run && !plan.sheet.by_clock ? (
+            <Compare
+              process={process}
+              plate={plate.id}
+              goal={plan.sheet.goal}
+              form={form}
+              sent={sent}
             />
           ) : null}
         </div>
@@ -79,5 +89,5 @@ function useDraft(form: Form, process: ProcessParts, plate: Plate, kept: Plan | 
   const draft = useQuery(draftQuery(room, plate.id, useLate(sent)));
   const { place } = form;
   useEffect(() => place(draft.error), [place, draft.error]);
-  return draft.data ?? kept;
+  return { plan: draft.data ?? kept, sent };
 }
