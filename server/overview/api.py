@@ -104,11 +104,19 @@ def _page(plate: Plate) -> PlateOut:
 
 @router.get("/plates/{uuid:plate}/plan", response={200: PlanOut, 404: ErrorReply}, tags=["plans"])
 def get_plan(
-    request: HttpRequest, room: RoomId, plate: UUID, part: Part = Query("tones")
+    request: HttpRequest,
+    room: RoomId,
+    plate: UUID,
+    part: Part = Query("tones"),
+    ground: int | None = Query(None, ge=1, le=1000),
 ) -> PlanOut:
-    """Show the plan of a part of a plate, solved in today's bath after what was done."""
+    """Show the plan of a part of a plate, solved in today's bath after what was done.
+
+    Of its last ground, where none is asked for.
+    """
     place = enter(signed_in(request), room, "look")
-    plan = Plan.objects.filter(room=place, plate=find(Plate, place, plate), part=part).first()
+    found = Plan.objects.filter(room=place, plate=find(Plate, place, plate), part=part)
+    plan = (found.filter(ground=ground) if ground else found.filter(superseded=False)).first()
     if plan is None:
         raise NotFound("A plan for this plate")
     return plan_out(plan)

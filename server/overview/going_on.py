@@ -12,7 +12,7 @@ from server.plans.models import Plan
 from server.plans.schemas import Meanwhile, OverFirst
 from server.proofs.actions.first_tones import first_tones
 from server.runs.actions.go_on import carries_on
-from server.runs.actions.state import decided_for, latest_run, run_state
+from server.runs.actions.state import decided_for, last_of, run_state
 from server.runs.models import Run
 
 NEW_GRAIN = (
@@ -22,16 +22,16 @@ NEW_GRAIN = (
 STANDS = "Its bites are in the metal. What is opened again goes on from where it stands."
 
 
-def why_on(run: Run | None) -> str:
-    """Return what biting on after a finished run means; empty where none is finished."""
-    if run is None or run.outcome != Run.FINISHED:
-        return ""
-    return STANDS if carries_on(run) else NEW_GRAIN
+def why_on(run: Run | None, over: list[OverFirst]) -> str:
+    """Return what biting on means after a finished run, or over a grain that was stripped."""
+    if run is not None and run.outcome == Run.FINISHED and carries_on(run):
+        return STANDS
+    return NEW_GRAIN if over else ""
 
 
 def over_first(plan: Plan, told: PlanBitesOutput) -> list[OverFirst]:
     """Return what areas print by both screens, where an earlier grain was stripped."""
-    run = latest_run(plan.plate, plan.part)
+    run = last_of(plan)
     under_way = run if run is not None and run.ended_at is None else None
     first = first_tones(plan.plate, plan.part, before=under_way)
     return [_over(area, first, told) for area in told.areas if area.name in first]

@@ -15,7 +15,7 @@ from server.plans.actions.decide import Again, decided, measured_lines, sheet_of
 from server.plans.models import Plan
 from server.plans.schemas import PlanArea, PlanOut, SetAside
 from server.runs.actions.go_on import pending_again
-from server.runs.actions.state import again_of, decided_for, latest_run, run_state
+from server.runs.actions.state import again_of, decided_for, last_of, run_state
 from server.runs.models import Run
 
 
@@ -24,11 +24,9 @@ def plan_out(plan: Plan, *, editing: bool = False) -> PlanOut:
 
     ``editing`` leaves the bites of a finished run out: a new ground starts anew.
     """
-    run = latest_run(plan.plate, plan.part)
+    run = last_of(plan)
     again = pending_again(plan)
     aside = run is not None and run.outcome == Run.SET_ASIDE
-    anew = plan.anew and run is not None and run.outcome == Run.FINISHED
-    editing = editing or anew
     counts = run is not None and (run.ended_at is None or aside or bool(again) or not editing)
     state = run_state(run) if run is not None and counts else None
     names = {area["name"] for area in plan.areas}
@@ -36,9 +34,10 @@ def plan_out(plan: Plan, *, editing: bool = False) -> PlanOut:
     before = [bite for bite in run.before if set(bite["open"]) <= names] if run and state else []
     made = len(before) + len(done)
     opened = (plan.open_again, made) if again else again_of(run) if run and state else None
-    over = run if run is not None and run.ended_at is not None else None
+    ended = run if run is not None and run.ended_at is not None else None
     goes_on = editing or aside or again is not None
-    sheet = _whole(plan, before, done, opened) if over is None or goes_on else _bitten(over, done)
+    sheet = _whole(plan, before, done, opened) if not ended or goes_on else _bitten(ended, done)
+    over = over_first(plan, sheet.plan)
     return PlanOut(
         id=plan.id,
         version=plan.version,
@@ -57,13 +56,14 @@ def plan_out(plan: Plan, *, editing: bool = False) -> PlanOut:
         sheet=sheet,
         run=run.id if run is not None and run.ended_at is None else None,
         in_bath=bool(state and state.in_bath),
-        bitten=run is not None and run.ended_at is not None and not (aside or anew or again),
+        bitten=run is not None and run.ended_at is not None and not (aside or again),
         facing=usual_facing(plan.bath.vessel) if PROCESSES[plan.part].lies_in_bath else None,
         alongside=alongside(plan),
         open_again=plan.open_again,
-        anew=plan.anew,
-        why_on=why_on(run),
-        over_first=over_first(plan, sheet.plan),
+        ground=plan.ground,
+        grounds_before=list(range(1, plan.ground)),
+        why_on=why_on(run, over),
+        over_first=over,
         meanwhile=meanwhile(plan, sheet.plan),
         set_aside=SetAside(bites=made, reason=run.reason, at=run.ended_at)
         if run is not None and run.ended_at is not None and aside and (before or done)

@@ -103,7 +103,11 @@ def standings(plates: Iterable[Plate], now_seconds: float) -> list[Standing]:
 
 def _plans(plates: list[Plate]) -> dict[object, list[Plan]]:
     plans: dict[object, list[Plan]] = defaultdict(list)
-    found = Plan.objects.filter(plate__in=plates).select_related("strip").defer("strip__curve")
+    found = (
+        Plan.objects.filter(plate__in=plates, superseded=False)
+        .select_related("strip")
+        .defer("strip__curve")
+    )
     for plan in sorted(found, key=lambda plan: PROCESSES[plan.part].order):
         plans[plan.plate_id].append(plan)
     return plans

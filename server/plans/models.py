@@ -10,7 +10,7 @@ from server.rooms.models import RoomThing
 
 
 class Plan(RoomThing):
-    """One plan a part of a plate; its bites are computed, never stored."""
+    """One plan a part and ground of a plate; its bites are computed, never stored."""
 
     plate = models.ForeignKey("plates.Plate", models.CASCADE, related_name="plans")
     bath = models.ForeignKey("baths.Bath", models.PROTECT, related_name="+")
@@ -21,8 +21,10 @@ class Plan(RoomThing):
     round_to_seconds = models.FloatField(default=5)
     open_again = models.JSONField(default=list)
     """What is opened again after the bites of a finished run; empty: it begins anew."""
-    anew = models.BooleanField(default=False)
-    """Made after a finished run, for a new ground: those bites are not its own."""
+    ground = models.PositiveSmallIntegerField(default=1)
+    """A part bitten under a second ground has a second plan; the first is kept."""
+    superseded = models.BooleanField(default=False)
+    """A plan of a later ground is there."""
     areas = models.JSONField()
     """[{"name", "parts", …}] with the columns of the process's wish; what is bitten least first."""
     measured = models.JSONField(default=list)
@@ -30,5 +32,9 @@ class Plan(RoomThing):
 
     class Meta:
         constraints: ClassVar = [
-            models.UniqueConstraint(fields=["plate", "part"], name="one_plan_a_part")
+            models.UniqueConstraint(
+                fields=["plate", "part"],
+                condition=models.Q(superseded=False),
+                name="one_plan_a_part",
+            )
         ]

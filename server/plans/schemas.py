@@ -68,7 +68,7 @@ class PlanIn(Schema):
     open_again: Annotated[list[AreaName], Field(max_length=MOST_AREAS)] = []
     """What is opened again after the bites of a finished run; empty: none of it."""
     anew: bool = False
-    """For a new ground after a finished run, whose bites are not this plan's."""
+    """For a new ground: where the plan was bitten it is kept, and this is a plan of its own."""
 
     @field_validator("areas")
     @classmethod
@@ -144,7 +144,9 @@ class PlanOut(Schema):
     """What it means that other plates are bitten in its bath now; empty where none is."""
     open_again: list[str]
     """What is opened again after the bites of the last finished run."""
-    anew: bool
+    ground: int
+    """1 for the first ground; a part bitten under another has a plan for each."""
+    grounds_before: list[int]
     why_on: str
     """What biting on after it means; empty where none is finished."""
     over_first: list[OverFirst]

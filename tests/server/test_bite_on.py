@@ -186,3 +186,32 @@ def test_what_is_not_in_the_plan_is_not_opened_again(furnished):
     body = plan_body(furnished.ids, version=1, open_again=["Ghost"])
     status, told = furnished.ask("PUT", f"/plates/{furnished.ids['plate']}/plan", body)
     assert status == 422 and told["error"]["field"] == "open_again"
+
+
+def test_lines_under_a_second_ground_are_a_second_plan_of_the_plate(furnished):
+    first = bitten(furnished)
+    url = f"/plates/{furnished.ids['plate']}/plan"
+    body = plan_body(furnished.ids, version=first["version"], anew=True)
+    body["areas"] = [{"name": "New sky", "lstar": 60, "open_cm2": 30}]
+    drafted = furnished.must("POST", f"{url}/draft", body)
+    assert drafted["sheet"]["plan"]["done"] == [] and drafted["sheet"]["plan"]["bites"]
+    second = furnished.must("PUT", url, body)
+    assert (second["ground"], second["grounds_before"]) == (2, [1]) and not second["bitten"]
+    assert [a["name"] for a in plan(furnished)["areas"]] == ["New sky"]
+    kept = furnished.must("GET", f"{url}?part=tones&ground=1")
+    assert kept["bitten"] and [a["name"] for a in kept["areas"]][1:] == OPEN
+    assert len(kept["sheet"]["plan"]["done"]) == 3
+    run = begin(furnished)
+    assert [a["name"] for a in run["areas"]] == ["New sky"] and run["bites_before"] == 0
+    bite(Device(furnished, run["id"]), -90_000, 60, "New sky")
+    furnished.must("POST", f"/runs/{run['id']}/end", {})
+    assert plan(furnished)["bitten"] and len(plan(furnished)["sheet"]["plan"]["done"]) == 1
+    assert furnished.ask("GET", f"{url}?part=tones&ground=3")[0] == 404
+
+
+def test_a_new_ground_before_anything_was_bitten_is_the_same_plan(furnished):
+    furnished.must("POST", f"/runs/{furnished.ids['run']}/end", {})
+    Run.objects.all().delete()
+    body = plan_body(furnished.ids, version=1, anew=True)
+    told = furnished.must("PUT", f"/plates/{furnished.ids['plate']}/plan", body)
+    assert (told["ground"], told["version"]) == (1, 2)

@@ -16,7 +16,7 @@ from server.proofs.models import Proof
 from server.replies.errors import BadValue
 from server.rooms.permissions import enter, find
 from server.runs.actions.go_on import bites_of, carries_on
-from server.runs.actions.state import decided_for, latest_run, run_state
+from server.runs.actions.state import decided_for, last_of, run_state
 from server.runs.models import Run
 
 
@@ -40,7 +40,7 @@ def bite_on(
     advice = advice_for(proof) if proof.plate_id == plate.id else None
     line = next((a for a in advice.areas if a.name == name), None) if advice else None
     plan = _plan_of(plate, name)
-    run = latest_run(plate, plan.part) if plan else None
+    run = last_of(plan) if plan else None
     if line is None or line.act != "bite" or line.seconds is None or plan is None or run is None:
         raise BadValue(
             "no-such-advice", f"This proof does not ask to bite {name} on.", field="area",
@@ -63,7 +63,7 @@ def bite_on(
 
 
 def _plan_of(plate: Plate, name: str) -> Plan | None:
-    plans = Plan.objects.filter(plate=plate, part__in=TONAL)
+    plans = Plan.objects.filter(plate=plate, part__in=TONAL, superseded=False)
     return next((p for p in plans if any(a["name"] == name for a in p.areas)), None)
 
 

@@ -33,12 +33,20 @@ def draft(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: PlanIn) ->
         The bath is not for the plate's metal, or too warm, or it opens what is not there.
     """
     room = enter(user, room_id, "look")
-    return _filled(room, find(Plate, room, plate_id), given, Plan(id=given.id, room=room))
+    plate = find(Plate, room, plate_id)
+    old = current_plan(plate, given.part)
+    ids = uuid.uuid4() if given.anew else old.id if old else given.id
+    return _filled(room, plate, given, Plan(id=ids, room=room))
+
+
+def current_plan(plate: Plate, part: str) -> Plan | None:
+    """Return the plan of a part as it stands: that of its last ground."""
+    return Plan.objects.filter(plate=plate, part=part, superseded=False).first()
 
 
 @transaction.atomic
 def keep_plan(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: PlanIn) -> Plan:
-    """Return the stored plan of a plate; it has one, changed in place.
+    """Return the stored plan of a plate; it has one a ground, changed in place.
 
     Raises
     ------
@@ -46,7 +54,7 @@ def keep_plan(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: PlanIn
     """
     room = enter(user, room_id, "change plans")
     plate = find(Plate, room, plate_id, lock=True)
-    old = Plan.objects.filter(room=room, plate=plate, part=given.part).first()
+    old = current_plan(plate, given.part)
     if old is None:
         plan, _ = add(_filled(room, plate, given, Plan(id=given.id, room=room)))
     elif given.version == 0 and _is_same(old, _filled(room, plate, given, Plan(id=given.id))):
@@ -56,6 +64,8 @@ def keep_plan(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: PlanIn
             "stale", "This plate has a plan already. Look at it, then save again.",
             field="version", value=0, allowed=str(old.version),
         )  # fmt: skip
+    elif given.anew and old.runs.exists():
+        plan = _next_ground(room, plate, given, change(Plan, room, old.id, given.version))
     else:
         plan = _filled(room, plate, given, change(Plan, room, old.id, given.version))
         plan.save()
@@ -63,6 +73,15 @@ def keep_plan(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: PlanIn
     wanted = ", ".join(process.tell(wish) for wish in process.wishes(plan.areas))
     again = f" Opened again: {', '.join(plan.open_again)}." if plan.open_again else ""
     write(room, user, "plan", f"Planned {plate.name}: {wanted}.{again}", plate=plate)
+    return plan
+
+
+def _next_ground(room: Room, plate: Plate, given: PlanIn, old: Plan) -> Plan:
+    """Return a new plan for a new ground; the one before is kept as it was bitten."""
+    old.superseded = True
+    old.save()
+    new = Plan(id=uuid.uuid5(old.id, "next ground"), room=room, ground=old.ground + 1)
+    plan, _ = add(_filled(room, plate, given, new))
     return plan
 
 
@@ -77,7 +96,6 @@ def _is_same(old: Plan, sent: Plan) -> bool:
         "measured",
         "areas",
         "open_again",
-        "anew",
     )
     return all(getattr(old, column) == getattr(sent, column) for column in columns)
 
@@ -95,7 +113,7 @@ def _filled(room: Room, plate: Plate, given: PlanIn, plan: Plan) -> Plan:
     plan.method = given.method
     plan.measured = [line.model_dump(exclude_none=True) for line in given.measured]
     plan.round_to_seconds = given.round_to_seconds
-    plan.open_again, plan.anew = _known(given.open_again, given), given.anew
+    plan.open_again = [] if given.anew else _known(given.open_again, given)
     plan.areas = process.in_order([area.model_dump() for area in given.areas])
     return plan
 

@@ -80,7 +80,8 @@ def _tones(plate: Plate, given: ProofIn) -> list[dict[str, object]]:
 
 def advice_for(proof: Proof) -> AdviseOutput | None:
     """Return one line of advice for each area that was wanted and read."""
-    found = Plan.objects.filter(plate=proof.plate, part__in=TONAL).select_related("bath", "strip")
+    found = Plan.objects.filter(plate=proof.plate, part__in=TONAL, superseded=False)
+    found = found.select_related("bath", "strip")
     plans = sorted(found, key=lambda plan: PROCESSES[plan.part].order)
     if not plans or not proof.tones:
         return None

@@ -31,7 +31,7 @@ def meant_tones(plate: Plate, part: str) -> dict[str, Meant]:
     """
     run = latest_run(plate, part)
     if run is None:
-        plan = Plan.objects.filter(plate=plate, part=part).first()
+        plan = Plan.objects.filter(plate=plate, part=part, superseded=False).first()
         areas = plan.areas if plan else []
         return {a["name"]: Meant(a.get("parts", ""), a.get("lstar"), None) for a in areas}
     told = sheet_of(part, decided_for(run, run_state(run).done)).plan

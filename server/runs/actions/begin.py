@@ -99,10 +99,11 @@ def _check_cautions(process: Process, acknowledged: list[str]) -> None:
 
 def _plan_to_bite(plate: Plate, part: str | None) -> Plan | None:
     """Return the plan of a part; where none is named, that of the first part not bitten yet."""
-    plans = {p.part: p for p in Plan.objects.filter(plate=plate).select_related("bath", "strip")}
+    found = Plan.objects.filter(plate=plate, superseded=False).select_related("bath", "strip")
+    plans = {plan.part: plan for plan in found}
     if part is not None:
         return plans.get(part)
-    finished = Run.objects.filter(plate=plate, outcome=Run.FINISHED)
+    finished = Run.objects.filter(plate=plate, outcome=Run.FINISHED, plan__superseded=False)
     bitten = set(finished.values_list("part", flat=True))
     planned = [plans[key] for key in PROCESSES if key in plans]
     return next((plan for plan in planned if plan.part not in bitten), None) or (

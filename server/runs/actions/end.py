@@ -43,8 +43,8 @@ def end_run(user: User, room_id: uuid.UUID, run_id: uuid.UUID, reason: str = "")
     run.ended_at, run.reason = timezone.now(), reason
     run.outcome = Run.NEVER_DIPPED if bites == 0 else Run.SET_ASIDE if reason else Run.FINISHED
     run.save()
-    if run.outcome == Run.FINISHED and run.plan and (run.plan.open_again or run.plan.anew):
-        run.plan.open_again, run.plan.anew = [], False
+    if run.outcome == Run.FINISHED and run.plan and run.plan.open_again:
+        run.plan.open_again = []
         run.plan.version += 1
         run.plan.save()
     load_bath(user, run)

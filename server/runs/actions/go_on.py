@@ -9,7 +9,7 @@ from core.stages.shapes import MOST_DONE
 from server.events.done import done_bite
 from server.plans.models import Plan
 from server.replies.errors import BadValue
-from server.runs.actions.state import latest_run, run_state
+from server.runs.actions.state import last_of, run_state
 from server.runs.models import Run
 
 MOST_BEFORE = MOST_DONE // 2
@@ -27,7 +27,7 @@ def carries_on(run: Run) -> bool:
 
 def pending_again(plan: Plan) -> Run | None:
     """Return the finished run that a plan goes on from; None where it begins anew."""
-    run = latest_run(plan.plate, plan.part) if plan.open_again and not plan.anew else None
+    run = last_of(plan) if plan.open_again else None
     return run if run is not None and carries_on(run) else None
 
 
@@ -51,7 +51,7 @@ def gone_on_from(plan: Plan, *, goes_on: bool) -> dict[str, Any]:
         return {"before": bites, "open_again": plan.open_again, "opened_after": len(bites)}
     if not goes_on:
         return {}
-    earlier = latest_run(plan.plate, plan.part)
+    earlier = last_of(plan)
     if earlier is None or earlier.outcome != Run.SET_ASIDE:
         raise BadValue("nothing-set-aside", "Nothing was set aside here. Begin anew.",
                        field="goes_on", value="true")  # fmt: skip

@@ -15,6 +15,7 @@ from server.baths.actions.settle import bath_line
 from server.events.models import Event
 from server.events.reads import core_event, events_of
 from server.plans.actions.decide import Again, decided, sheet_of
+from server.plans.models import Plan
 from server.plates.models import Plate
 from server.runs.models import Run
 
@@ -27,6 +28,12 @@ def latest_run(plate: Plate, part: str | None = None) -> Run | None:
     runs = Run.objects.filter(plate=plate).exclude(outcome=Run.NEVER_DIPPED)
     runs = runs.order_by("-created_at")
     return (runs.filter(part=part) if part else runs).first()
+
+
+def last_of(plan: Plan) -> Run | None:
+    """Return a plan's run under way, else the last of it that was dipped."""
+    runs = Run.objects.filter(plan_id=plan.id).exclude(outcome=Run.NEVER_DIPPED)
+    return runs.order_by("-created_at").first()
 
 
 def run_state(

@@ -9,14 +9,14 @@ export type Sheet = Shapes["RunSheet"];
 
 export type Part = NonNullable<PlanIn["part"]>;
 
-/** The plan of a part of the plate; null where there is none yet. */
-export const planQuery = (room: string, plate: string, part: Part) =>
+/** The plan of a part of the plate, of its last ground if none is said; null where there is none yet. */
+export const planQuery = (room: string, plate: string, part: Part, ground?: number) =>
   queryOptions({
-    queryKey: [room, "plan", plate, part],
+    queryKey: [room, "plan", plate, part, ...(ground ? [{ ground }] : [])],
     queryFn: () =>
       data(
         http.GET("/api/rooms/{room}/plates/{plate}/plan", {
-          params: { path: { room, plate }, query: { part } },
+          params: { path: { room, plate }, query: ground ? { part, ground } : { part } },
         }),
       ).catch((error) => {
         if (error instanceof ApiError && error.status === 404) return null;

@@ -794,6 +794,8 @@ export interface paths {
         /**
          * Get Plan
          * @description Show the plan of a part of a plate, solved in today's bath after what was done.
+         *
+         *     Of its last ground, where none is asked for.
          */
         get: operations["server_overview_api_get_plan"];
         /**
@@ -4411,8 +4413,6 @@ export interface components {
         PlanOut: {
             /** Alongside */
             alongside: string;
-            /** Anew */
-            anew: boolean;
             /** Areas */
             areas: components["schemas"]["PlanArea"][];
             /**
@@ -4428,6 +4428,10 @@ export interface components {
             bitten: boolean;
             /** Facing */
             facing: ("face up" | "face down" | "upright") | null;
+            /** Ground */
+            ground: number;
+            /** Grounds Before */
+            grounds_before: number[];
             /**
              * Id
              * Format: uuid
@@ -10858,6 +10862,7 @@ export interface operations {
         parameters: {
             query?: {
                 part?: "lines" | "tones" | "spit-bite";
+                ground?: number | null;
             };
             header?: never;
             path: {

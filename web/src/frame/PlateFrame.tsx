@@ -9,7 +9,8 @@ import { Head, ShortHead } from "./plate/Head";
 import { useHere } from "./useHere";
 import { Waits } from "./Waits";
 
-export type PlateHere = { plate: Plate; plans: Plan[] };
+/** `earlier` are plans of grounds before the last, each bitten and kept. */
+export type PlateHere = { plate: Plate; plans: Plan[]; earlier: Plan[] };
 
 /** The plate and its plans, for the pages under its head. */
 export const usePlate = () => useOutletContext<PlateHere>();
@@ -22,11 +23,12 @@ export function PlateFrame() {
   const planned = plate.data?.planned ?? [];
   const found = useQueries({ queries: planned.map((part) => planQuery(room, id, part)) });
   const own = useMatches().at(-1)?.pathname.replace(/\/$/, "") === `/r/${room}/plates/${id}`;
+  const plans = found.map((each) => each.data).filter((plan) => plan != null);
+  const earlier = useEarlier(room, id, plans);
   // a line that drops must not take a form from under its words
   if (!plate.data) return <Asking error={plate.error} />;
-  const plans = found.map((each) => each.data).filter((plan) => plan != null);
   const current = plans.find((plan) => plan.run) ?? plans[0] ?? null;
-  const here: PlateHere = { plate: plate.data, plans };
+  const here: PlateHere = { plate: plate.data, plans, earlier };
   return (
     <>
       {own ? (
@@ -46,6 +48,14 @@ export function PlateFrame() {
       <Page key={`page ${id}`} here={here} ready={!found.some((each) => each.isPending)} />
     </>
   );
+}
+
+function useEarlier(room: string, id: string, plans: Plan[]): Plan[] {
+  const before = plans.flatMap((plan) =>
+    plan.grounds_before.map((ground) => planQuery(room, id, plan.part, ground)),
+  );
+  const found = useQueries({ queries: before });
+  return found.map((each) => each.data).filter((plan) => plan != null);
 }
 
 /** Waits for the plans once: a part planned elsewhere meanwhile leaves what is typed in peace. */

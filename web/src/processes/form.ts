@@ -54,7 +54,7 @@ export function typedPlan(process: ProcessParts, plan: Plan): Typed {
   const timed = plan.areas.some((area) => area.seconds != null);
   return {
     way: timed ? "minutes" : "goal",
-    anew: plan.anew ? "yes" : "",
+    anew: "",
     bath: plan.bath,
     strip: plan.strip ?? "",
     method: plan.method,

@@ -22,13 +22,15 @@ export function GoingOn({ form, plan }: Props) {
       <h3>Bite on</h3>
       <p className="note my-1">{plan.why_on}</p>
       {stands && !anew ? <Again form={form} /> : null}
-      <Button look="quiet" onClick={turn}>
-        {anew
-          ? "Not for a new ground"
-          : stands
-            ? "Plan it for a new ground"
-            : "Plan a second aquatint"}
-      </Button>
+      {anew || plan.bitten || plan.open_again.length > 0 ? (
+        <Button look="quiet" onClick={turn}>
+          {anew
+            ? "Not for a new ground"
+            : stands
+              ? "Plan it for a new ground"
+              : "Plan a second aquatint"}
+        </Button>
+      ) : null}
     </section>
   );
 }

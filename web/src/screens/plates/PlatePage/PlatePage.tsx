@@ -15,13 +15,13 @@ import { Study } from "./Study";
 
 /** A plate's bites: the section, the list of stages, what can be done with it now. */
 export function PlatePage() {
-  const { plate, plans } = usePlate();
+  const { plate, plans, earlier } = usePlate();
   const current = plans.find((plan) => plan.run) ?? plans[0];
   return (
     <>
       <Beside className="mt-1">
         {current ? (
-          <Bites plate={plate} plans={plans} current={current} />
+          <Bites plate={plate} plans={inOrder(earlier, plans)} current={current} />
         ) : (
           <NoPlan plate={plate} />
         )}
@@ -31,6 +31,13 @@ export function PlatePage() {
     </>
   );
 }
+
+/** Each part's plans, those of its earlier grounds first. */
+const inOrder = (earlier: Plan[], plans: Plan[]): Plan[] =>
+  plans.flatMap((plan) => [...earlier.filter((each) => each.part === plan.part), plan]);
+
+const titleOf = (plan: Plan): string =>
+  plan.ground > 1 ? `${plan.process.title} under ground ${plan.ground}` : plan.process.title;
 
 type BitesProps = { plate: Plate; plans: Plan[]; current: Plan };
 
@@ -44,7 +51,7 @@ function Bites({ plate, plans, current }: BitesProps) {
       <div className="flex flex-wrap items-baseline gap-3">
         <h2>Bite section</h2>
         <span className="note max-phone:hidden">
-          {plans.length > 1 ? `${plans.map((p) => p.process.title).join(", then ")}. ` : ""}
+          {plans.length > 1 ? `${plans.map(titleOf).join(", then ")}. ` : ""}
           Across: share of plate. Down: minutes, as at {current.process.against}.
         </span>
         <Link
@@ -57,7 +64,7 @@ function Bites({ plate, plans, current }: BitesProps) {
       <div className="flex gap-2 max-phone:flex-col">
         {plans.map((plan, i) => (
           <div
-            key={plan.part}
+            key={plan.id}
             className="min-w-0 basis-0"
             style={{ flexGrow: plan.areas.length + 2 }}
           >
