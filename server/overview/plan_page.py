@@ -10,6 +10,7 @@ from core.line.shapes import MeasuredLine
 from core.process.rows import PROCESSES
 from core.stages.shapes import Method, RunSheet
 from server.overview.alongside import alongside
+from server.overview.before_the_bite import not_done_yet
 from server.overview.going_on import meanwhile, over_first, why_on
 from server.plans.actions.decide import Again, decided, measured_lines, sheet_of
 from server.plans.models import Plan
@@ -58,6 +59,7 @@ def plan_out(plan: Plan, *, editing: bool = False) -> PlanOut:
         in_bath=bool(state and state.in_bath),
         bitten=run is not None and run.ended_at is not None and not (aside or again),
         facing=usual_facing(plan.bath.vessel) if PROCESSES[plan.part].lies_in_bath else None,
+        waits_for=not_done_yet(plan),
         alongside=alongside(plan),
         open_again=plan.open_again,
         ground=plan.ground,

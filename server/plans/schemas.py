@@ -140,6 +140,8 @@ class PlanOut(Schema):
     """A run of this part is finished: its bites are made."""
     facing: Facing | None
     """How a plate usually lies in its bath; null where it does not lie in one."""
+    waits_for: list[str]
+    """Steps of the course before its first bite that are not done."""
     alongside: str
     """What it means that other plates are bitten in its bath now; empty where none is."""
     open_again: list[str]

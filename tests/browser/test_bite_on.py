@@ -68,7 +68,7 @@ def test_bite_on_from_a_proofs_advice_to_washed(demo):
     expect(section.get_by_label("Dark")).to_be_checked()
     expect(section.get_by_label("Light")).not_to_be_checked()
     page.goto(f"{page.room}/plates/{plate}")
-    page.get_by_text(f"First open dark; then bite 3 for {more}").wait_for()
+    page.get_by_text(f"First: open dark; then bite 3 for {more}").wait_for()
     button(page, re.compile("^Bite on")).click()
     page.wait_for_url("**/runs/**")
 

@@ -124,6 +124,18 @@ def test_two_plates_in_one_bath_are_said_and_allowed_each_with_its_clock(furnish
         before = after
 
 
+def test_a_bite_before_its_ground_is_laid_says_what_is_missing(furnished):
+    told = furnished.must("GET", f"/plates/{furnished.ids['plate']}/plan")["waits_for"]
+    assert "Paint out the whites and the edges" in told and "Cover the back and the edges" in told
+    plate, (_, plan) = another_plate(furnished)
+    course = furnished.must("GET", f"/plates/{plate}/course")
+    for step in course["steps"]:
+        if step["group"] in ("prepare", "image", "ground"):
+            body = {"version": course["version"], "act": "skip", "step": step["id"], "reason": "x"}
+            course = furnished.must("POST", f"/plates/{plate}/course", body)
+    assert furnished.must("GET", f"/plates/{plate}/plan")["waits_for"] == []
+
+
 def test_a_tray_too_small_for_both_says_so_and_what_to_do(furnished):
     Bath.objects.update(volume_l=1.5)
     _, (_, plan) = another_plate(furnished)

@@ -4475,6 +4475,8 @@ export interface components {
             strip_name: string | null;
             /** Version */
             version: number;
+            /** Waits For */
+            waits_for: string[];
             /** Why On */
             why_on: string;
         };

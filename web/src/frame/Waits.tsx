@@ -39,7 +39,7 @@ const LOOKS = {
     digits: "",
   },
   bath: {
-    list: "mr-3 ml-5 flex min-w-0 shrink-[4] gap-2 overflow-hidden max-[760px]:hidden",
+    list: "mr-3 ml-5 flex min-w-0 shrink-[4] gap-2 overflow-hidden max-desk:shrink-0 max-[760px]:hidden",
     link: "min-h-12 px-2.5 text-lead whitespace-nowrap [&>svg]:size-5 [&>svg]:flex-none border-night-line text-night-ink-2",
     over: "border-night-ferric! text-night-ferric!",
     word: "truncate max-desk:hidden",

@@ -145,7 +145,7 @@ test("what is done first is said before it is begun; how the plate lies is chose
     "POST /runs": { body: { id: "run" } },
   });
   const { at } = openAt(`/plates/${STEAM}`);
-  const first = await screen.findByText(/^First /);
+  const first = await screen.findByText(/^First:/);
   expect(first).toHaveTextContent(/bite 1 for \d+:\d\d in Amber tray at 18\.5 °C\.$/);
   expect(screen.getByText(alongside)).toBeVisible();
   await press("Face down");

@@ -286,12 +286,12 @@ test("rinsed and what is seen or felt are one tap each, and ticked once", async 
   await userEvent.click(rinsed);
   await waitFor(() => expect(rinsed).toHaveAttribute("aria-pressed", "true"));
   await userEvent.click(rinsed);
-  await press("felt depth firm");
+  await press("feels firm");
   await waitFor(() =>
     expect(kinds().map((event) => event.kind)).toEqual(["lift", "rinsed", "observation"]),
   );
   expect(kinds()[2]?.data).toEqual({ about: "felt depth", text: "firm" });
-  expect(screen.getByRole("button", { name: "felt depth firm", pressed: true })).toBeVisible();
+  expect(screen.getByRole("button", { name: "feels firm", pressed: true })).toBeVisible();
 });
 
 test("bubbles are one tap in the bath", async () => {

@@ -22,7 +22,7 @@ export function First({ plan, facing, onFacing }: Props) {
     <div className="order-last basis-full">
       <p className="flex flex-wrap items-center gap-x-4 gap-y-2">
         <span>
-          First {before(plan, bite)}bite {bite.number} for{" "}
+          First: {before(plan, bite)}bite {bite.number} for{" "}
           <b className="num">{clock(bite.seconds)}</b> in {plan.bath_name} at{" "}
           <span className="num">{shownTemperature(plan.bath_temperature_c, me)}</span>{" "}
           {temperatureUnit(me)}.
@@ -36,6 +36,9 @@ export function First({ plan, facing, onFacing }: Props) {
           />
         ) : null}
       </p>
+      {plan.waits_for.length > 0 ? (
+        <Care className="mt-2">Not done yet: {plan.waits_for.join("; ")}.</Care>
+      ) : null}
       {plan.alongside ? <Care className="mt-2">{plan.alongside}</Care> : null}
     </div>
   );
