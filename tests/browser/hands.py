@@ -37,7 +37,7 @@ def places():
     found += [f"/plates/{rain}/{path}" for path in re.findall(r'path: "([^"]*)"', plate_rows)]
     found += [f"/plates/{lantern}", f"/plates/{lantern}/plan/tones"]
     found += [f"/plates/{lantern}/course?step=dust"]
-    tabs = ("numbers", "cut", "cleaning", "recipes", "tools", "calculators")
+    tabs = ("numbers", "cut", "mix", "cleaning", "recipes", "tools", "calculators")
     found += [f"/shop-book?tab={tab}" for tab in tabs]
     return [re.sub(r":\w+", lambda name: str(named[name[0]]), path) for path in found]
 

@@ -185,6 +185,38 @@ test("layers are put in order; solvents are told with their cautions", async () 
   );
 });
 
+test("what is mixed is asked for its role, and poured in the order that is told", async () => {
+  const mixed = {
+    pour: ["water first: 2.73 L", "then nitric acid: 0.27 L"],
+    cautions: ["Acid into water, never water into acid."],
+  };
+  const call = "POST /api/calc/dilute";
+  const asks = refuse(
+    422,
+    fault("parts.2.role", "What is “fixer”? Say its role, or it is not mixed."),
+  );
+  const server = fakeServer({ [call]: asks });
+  openAt("/shop-book?tab=mix");
+  await press("Add a part");
+  await press("Say how to pour");
+  expect(alerts().join()).toContain("Part 3: nothing is written yet.");
+  expect(server.sent).toEqual([]);
+  await type("Part 3", "fixer");
+  await press("Say how to pour");
+  await waitFor(() => expect(alerts().join()).toContain("Say its role, or it is not mixed."));
+  expect(server.last().body).toMatchObject({
+    parts: [{ role: "acid" }, { role: "water" }, { name: "fixer", role: null, parts: 1 }],
+  });
+  server.answer(call, { body: mixed });
+  await press("Take out part 3");
+  await type("In all", "2,5");
+  await press("Say how to pour");
+  const order = within(await screen.findByRole("region", { name: "How to pour" }));
+  expect(order.getAllByRole("listitem").map((li) => li.textContent)).toEqual(mixed.pour);
+  expect(order.getByText(/never water into acid/)).toBeVisible();
+  expect(server.last().body).toMatchObject({ volume_l: 2.5 });
+});
+
 test("a calculator's form comes from its schema: limits, needs, and the answer", async () => {
   const server = fakeServer({ "POST /api/calc/bevel": { body: { needed: "needed" } } });
   openAt("/shop-book?tab=calculators");

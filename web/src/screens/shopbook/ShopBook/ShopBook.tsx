@@ -4,6 +4,7 @@ import { useSearchParams } from "react-router";
 import { Calculators } from "./Calculators";
 import { Cleaning } from "./Cleaning";
 import { CutSheet } from "./CutSheet";
+import { Mix } from "./Mix";
 import { Numbers } from "./Numbers";
 import { Recipes } from "./Recipes";
 import { Tables } from "./Tables";
@@ -14,6 +15,7 @@ const TABS: [key: string, name: string, Part: ComponentType][] = [
   ["tables", "Tables", Tables],
   ["numbers", "Numbers", Numbers],
   ["cut", "Cut a sheet", CutSheet],
+  ["mix", "Mix", Mix],
   ["cleaning", "Clean a plate", Cleaning],
   ["recipes", "Recipes", Recipes],
   ["tools", "Tools", Tools],
