@@ -41,7 +41,7 @@ STEPS_AFTER: tuple[StepRow, ...] = (
         "Time in the bath is depth.", "A needle feels each group as deep as it was meant.",
         (("No line feels bitten", "Grease or varnish in the lines: rinse, open one, go on."),),
         15, 30, ("goggles", "gloves", "rinse bath"), ("bath",),
-        needs=("touch-up", "stop-out-textures", "back", "plan-lines"),
+        needs=("touch-up", "press-textures", "stop-out-textures", "back", "plan-lines"),
         longer_on=("soft ground", 60, "Textures bite long: about an hour in ferric, and no "
                    "aquatint is needed."),
         said="lines bitten", beside=("ground-check",),

@@ -10,8 +10,6 @@ from numpy.typing import NDArray
 from core.stages.bench import Bench, Exposure, Solved, dip, lifted, open_now, opens_again
 from core.stages.shapes import BiteFacts
 
-SHORTEST_SECONDS = 1.0
-
 
 @dataclass(frozen=True)
 class _Step:
@@ -40,7 +38,8 @@ def plan_by_clock(bench: Bench, start: Exposure) -> tuple[list[Solved], Exposure
     Notes
     -----
     A bite lasts as long as the clock says, in a cold bath too. What a late lift gave too much is
-    taken off the bites that follow; a rest shorter than the rounding is no bite.
+    taken off the bites that follow; times nearer than the rounding share a bite, and a rest shorter
+    than it is none.
     """
     way = _closing if bench.given.opened_after else _OF[bench.given.method]
     steps = way(bench, _clock_so_far(bench))
@@ -61,18 +60,20 @@ def _closing(bench: Bench, so_far: list[float]) -> list[_Step]:
         for place, area in enumerate(areas)
         if area.seconds is not None and area.name in still
     }
-    steps, at, shortest = list[_Step](), 0.0, _shortest(bench)
-    while waiting := [place for place, rest in left.items() if rest - at >= shortest]:
+    steps, at, least = list[_Step](), 0.0, bench.given.round_to_seconds
+    waiting = [place for place, rest in left.items() if rest >= (least if so_far[place] else 0)]
+    while waiting:
         seconds = min(left[place] for place in waiting) - at
         at += seconds
-        ends = [place for place in waiting if left[place] - at < shortest]
+        ends = [place for place in waiting if left[place] - at < least]
         steps.append(_Step(seconds, [], waiting, ends))
+        waiting = [place for place in waiting if place not in ends]
     return steps
 
 
 def _opening(bench: Bench, so_far: list[float]) -> list[_Step]:
     """Return the bites of opening up: what bites longest is open first, all end together."""
-    areas, shortest = bench.given.areas, _shortest(bench)
+    areas, least = bench.given.areas, bench.given.round_to_seconds
     opened = {name for bite in bench.given.done for name in bite.open}
     wanted = [place for place, area in enumerate(areas) if area.seconds is not None]
     already = [place for place in wanted if areas[place].name in opened]
@@ -80,7 +81,7 @@ def _opening(bench: Bench, so_far: list[float]) -> list[_Step]:
     groups: list[tuple[float, list[int]]] = [(rest, already)] if already else []
     for place in sorted(set(wanted) - set(already), key=lambda p: -_left(bench, p, so_far)):
         left = _left(bench, place, so_far)
-        if groups and groups[-1][0] - left < shortest:
+        if groups and groups[-1][0] - left < least:
             groups[-1] = (max(left, groups[-1][0]), [*groups[-1][1], place])
         else:
             groups.append((left, [place]))
@@ -89,18 +90,13 @@ def _opening(bench: Bench, so_far: list[float]) -> list[_Step]:
     for (left, group), end in zip(groups, ends, strict=True):
         is_open = [*is_open, *group]
         new = [place for place in group if place not in already]
-        if left - end >= shortest:
+        if left - end >= (least if not new else 0):
             steps.append(_Step(left - end, new, is_open, is_open if end == 0 else []))
     return steps
 
 
 def _left(bench: Bench, place: int, so_far: list[float]) -> float:
     return (bench.given.areas[place].seconds or 0.0) - so_far[place]
-
-
-def _shortest(bench: Bench) -> float:
-    """Return a rest [s] that is worth a dip: typed minutes before the first, later the rounding."""
-    return bench.given.round_to_seconds if bench.given.done else SHORTEST_SECONDS
 
 
 _OF = {"stop-out": _closing, "open-up": _opening}

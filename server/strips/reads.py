@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import json
 import time
+from functools import lru_cache
 from itertools import accumulate
 from typing import Any
 
@@ -110,6 +112,12 @@ def strip_bites(strip: Strip) -> StripBites:
 def _line(strip: Strip) -> list[CurvePoint]:
     if strip.curve is None:
         return []
-    curve = Curve.model_validate(strip.curve)
+    return list(_drawn(json.dumps(strip.curve, sort_keys=True)))
+
+
+@lru_cache(maxsize=64)
+def _drawn(curve_json: str) -> tuple[CurvePoint, ...]:
+    """Return the points of a curve; a pure function, and the slowest part of a strip's page."""
+    curve = Curve.model_validate_json(curve_json)
     seconds = np.geomspace(FIRST_SECONDS, curve.valid_to_seconds, LINE_POINTS).round(1)
-    return read_curve(ReadCurveInput(curve=curve, seconds=seconds.tolist())).points
+    return tuple(read_curve(ReadCurveInput(curve=curve, seconds=seconds.tolist())).points)

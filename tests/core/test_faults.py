@@ -147,6 +147,7 @@ def test_only_a_thermometer_tells_of_the_bath():
     assert {key for key, kind in KINDS.items() if kind.cares} == {
         "rocked",
         "feathered",
+        "brushed",
         "refreshed",
     }
     assert {key for key, kind in KINDS.items() if not kind.undoable} == {"note", "undo"}

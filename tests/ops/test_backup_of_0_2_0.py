@@ -19,7 +19,13 @@ MOVED = {
     r"^\.care(_every_seconds)?$": "a run's care says more: verb, kind of event, how often",
     r"\.sheet\.areas\.\d+\.(wanted_depth_um|depth_um(_low|_high)?)$": "the goal of the process",
     r"\.mordant_label$": "parts are written 1 + 10",
-    r"\.hands_minutes_left$": "the course of a spit bite names more steps by now",
+    r"\.(hands|wait)_minutes_left$": "a course names more steps, and a soft ground bites its hour",
+    r"^\.cautions\.\d+\.": "the bench names every bath's caution, and those of the next steps",
+    r"^\.course\.[02]\.fact$": "covering the back belongs to the ground",
+    r"\.steps\.\d+\.(why|title|group|wait_minutes|needs\.|(cautions|fails|measures)\.\d)": "facts "
+    "of the working order that were put right",
+    r"\.measured\.degreaser$|\.can_add\.whites$": "parts are written 1 + 20; the back has its step",
+    r"^\.ground\.missing": "heat is read from the fuse",
     r"\.steps\.14\.(at_hand|cautions|by_itself)": "spit bite became a process with its caution",
 }
 

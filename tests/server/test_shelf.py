@@ -93,7 +93,7 @@ def test_a_strip_cannot_go_into_a_bath_of_another_metal(furnished):
     path = f"/strips/{furnished.ids['strip']}"
     status, reply = furnished.ask("PUT", path, {"version": 1, "bath": zinc})
     assert status == 422 and reply["error"]["code"] == "wrong-bath"
-    assert Strip.objects.get(id=furnished.ids["strip"]).bath is None
+    assert str(Strip.objects.get(id=furnished.ids["strip"]).bath_id) == furnished.ids["bath"]
 
 
 def test_plates_are_found_by_name_route_and_metal_and_put_away(furnished):

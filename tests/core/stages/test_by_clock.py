@@ -1,5 +1,7 @@
 """Plans by plain minutes: typed as they are written, bitten as they were typed, told in tones."""
 
+from itertools import accumulate
+
 import pytest
 from hypothesis import Phase, given, settings
 from hypothesis import strategies as st
@@ -38,7 +40,7 @@ def test_what_is_no_row_of_minutes_is_told_with_what_is(text, code, word):
 
 
 KEYS = ("tones", "lines", "spit-bite")
-rising = st.lists(st.integers(20, 1800), min_size=1, max_size=4, unique=True).map(sorted)
+rising = st.lists(st.integers(5, 900), min_size=1, max_size=4).map(lambda gaps: [*accumulate(gaps)])
 
 
 def by_minutes(key, method, seconds, done=()):
@@ -145,4 +147,13 @@ def test_what_the_record_says():
     assert tones.count([{"lstar": None, "seconds": 60.0}, {"lstar": None}]) == "1 tones"
     assert (
         lines.tell(lines.wishes([{"name": "Rain", "seconds": 3600.0}])[0]) == "Rain for 60:00 min"
+    )
+
+
+@pytest.mark.parametrize("method", ["stop-out", "open-up"])
+def test_times_nearer_than_hands_can_tell_share_a_bite_and_none_is_left_out(method):
+    clock, bites = followed("tones", method, [3, 72, 74, 300])
+    assert len(bites) == 3
+    assert [clock[f"area {place}"] for place in range(4)] == pytest.approx(
+        [3, 73, 73, 300], abs=1.1
     )
