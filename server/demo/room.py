@@ -193,11 +193,26 @@ def _strips(here: DemoRoom) -> None:
             ),
         )
         Strip.objects.filter(id=made.id).update(created_at=read)
+    _strip_to_bite(here)
+
+
+def _strip_to_bite(here: DemoRoom) -> None:
+    """Lay out a strip of sprayed dots that waits to be bitten: the ground has no curve yet."""
+    given = StripIn(
+        id=make_id("Sprayed dots"), name="Sprayed dots", ground="sprayed dots",
+        bath=make_id("Amber tray"), planned=[30, 60, 120, 240, 480, 960],
+        conditions=Conditions(
+            mordant="copper-ferric", temperature_c=18.5, load_g_per_l=17, baume=42
+        ),
+    )  # fmt: skip
+    made = make_strip(here.printer, here.room.id, given)
+    Strip.objects.filter(id=made.id).update(created_at=here.now - timedelta(days=40))
 
 
 PLATES: tuple[dict[str, Any], ...] = (
     {"name": "Closing Time", "route": "drypoint", "metal": "plastic", "thickness_mm": 1.0,
      "width_mm": 180, "height_mm": 130, "place": "edition", "place_note": "edition, 11 of 20",
+     "facts": {"plastic": "acrylic"},
      "state_number": 3, "ok_to_print": True,
      "steps": {"prepare": "edges filed", "image": "under the sheet", "ground": "none needed",
                "plan": "by hand", "bite": "scratched"}},

@@ -5,7 +5,9 @@ from __future__ import annotations
 import time
 from collections.abc import Iterator
 
+from core.events.kinds import Dip
 from core.process.strip import STRIP_WORDS, patches_to_bite
+from server.events.models import Event
 from server.replies.errors import BadValue
 from server.rooms.models import Room
 from server.runs.actions.state import Followed, follow
@@ -34,10 +36,14 @@ def strip_run_out(strip: Strip) -> RunOut:
 
 
 def strips_under_way(room: Room) -> Iterator[tuple[Strip, Followed]]:
-    """Yield strips that are planned and not ended, each followed up to now."""
+    """Yield strips that were dipped and are not ended, each followed up to now."""
     found = Strip.objects.filter(room=room, ended_at=None, patches=[]).exclude(planned=[])
-    for strip in found.select_related("bath").order_by("created_at")[:MOST_OPEN]:
-        yield strip, follow(_as_run(strip), time.time())
+    strips = list(found.select_related("bath").order_by("-created_at")[:MOST_OPEN])
+    told = Event.objects.filter(subject__in=[strip.id for strip in strips], kind=Dip.kind)
+    dipped = set(told.values_list("subject", flat=True)) if strips else set()
+    for strip in strips:
+        if strip.id in dipped:
+            yield strip, follow(_as_run(strip), time.time())
 
 
 def _as_run(strip: Strip) -> Run:

@@ -47,11 +47,18 @@ def _card_facts(strip: Strip) -> dict[str, Any]:
         "patches": len(strip.patches),
         "left_out": outliers + sum(1 for p in strip.patches if p.get("left_out")),
         "usable": strip.curve is not None,
+        "waits": _waits(strip),
         "lines": len(strip.lines),
         "read_on": strip.read_on,
         "lightest_lstar": fit.get("lightest_lstar"),
         "darkest_lstar": fit.get("darkest_lstar"),
     }
+
+
+def _waits(strip: Strip) -> str:
+    if not strip.planned or strip.patches:
+        return ""
+    return "to read" if strip.ended_at else "to bite"
 
 
 def strip_out(strip: Strip) -> StripOut:

@@ -95,6 +95,8 @@ class StripCard(Schema):
     patches: int
     left_out: int
     usable: bool
+    waits: Literal["", "to bite", "to read"]
+    """What a strip that is bitten here waits for; empty once it is read."""
     lines: int
     """Lines measured on it: a line strip calibrates depth and width."""
     read_on: date | None

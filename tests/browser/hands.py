@@ -39,7 +39,9 @@ def places():
     found += [f"/plates/{lantern}/course?step=dust"]
     tabs = ("numbers", "cut", "mix", "cleaning", "recipes", "tools", "calculators")
     found += [f"/shop-book?tab={tab}" for tab in tabs]
-    return [re.sub(r":\w+", lambda name: str(named[name[0]]), path) for path in found]
+    to_bite = f"/strips/{make_id('Sprayed dots')}"
+    found = [path.replace("/strips/:strip/bath", f"{to_bite}/bath") for path in found]
+    return [re.sub(r":\w+", lambda name: str(named[name[0]]), path) for path in [*found, to_bite]]
 
 
 A_MOMENT_MS = 1100

@@ -58,7 +58,9 @@ def test_late_by_ten_seconds_the_next_dip_is_shorter_and_the_reading_says_what_w
     dip(tablet, -300_000, 60, "Patch 3")
     assert run(furnished, strip)["sheet"]["plan"]["bites"] == []
     before = Bath.objects.get().load_g_per_l
+    assert furnished.must("GET", f"/strips/{strip}")["waits"] == "to bite"
     ended = furnished.must("POST", f"/strips/{strip}/end")
+    assert furnished.must("GET", f"/strips/{strip}")["waits"] == "to read"
     assert ended["outcome"] == "finished" and Bath.objects.get().load_g_per_l > before
     told = furnished.must("GET", f"/strips/{strip}")
     assert [(p["name"], p["seconds"]) for p in told["to_read"]] == [
@@ -68,7 +70,7 @@ def test_late_by_ten_seconds_the_next_dip_is_shorter_and_the_reading_says_what_w
     read = [{"seconds": p["seconds"], "lstar": v}
             for p, v in zip(told["to_read"], (94, 80, 66, 50), strict=True)]  # fmt: skip
     now = furnished.must("PUT", f"/strips/{strip}", {"version": told["version"], "patches": read})
-    assert now["usable"] and now["to_read"] == []
+    assert now["usable"] and now["to_read"] == [] and now["waits"] == ""
 
 
 def test_in_the_bath_it_is_not_ended_and_the_bench_says_so(furnished, strip):

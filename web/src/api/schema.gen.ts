@@ -5888,6 +5888,11 @@ export interface components {
             read_on: string | null;
             /** Usable */
             usable: boolean;
+            /**
+             * Waits
+             * @enum {string}
+             */
+            waits: "" | "to bite" | "to read";
         };
         /**
          * StripChange
@@ -6030,6 +6035,11 @@ export interface components {
             usable: boolean;
             /** Version */
             version: number;
+            /**
+             * Waits
+             * @enum {string}
+             */
+            waits: "" | "to bite" | "to read";
         };
         /**
          * StripPatch

@@ -84,7 +84,7 @@ export function Strips() {
             <Digits>
               {strip.usable
                 ? `${strip.lightest_lstar?.toFixed(0)} to ${strip.darkest_lstar?.toFixed(0)}`
-                : "no curve"}
+                : strip.waits || "no curve"}
             </Digits>
           </tr>
         ))}
