@@ -32,7 +32,7 @@ class Alternative(Shape):
     kind: Kind
     label: str
     key: str = ""
-    """Of the bath or strip it would take."""
+    """Of the bath or strip it would take; for warmth how warm the bath is then [°C]."""
     goals: dict[str, float] = {}
     """By area, where tones share a bite: what each is then bitten for."""
     bites: int
@@ -101,8 +101,7 @@ def _other_baths(decided: Decided) -> Iterator[Way]:
         if COLDEST_C <= celsius <= WARMEST_C and not too_hot(bath.mordant, celsius):
             room = None if bath.room_c is None else bath.room_c + by
             warm = bath.model_copy(update={"temperature_c": celsius, "room_c": room})
-            word = "warmer" if by > 0 else "cooler"
-            yield "warmth", f"{WARMER_C:g} °C {word}", str(celsius), _in(decided, warm)
+            yield "warmth", "Warmer" if by > 0 else "Cooler", str(celsius), _in(decided, warm)
     if bath.rate_factor is not None:
         return  # a measured speed says nothing of another strength
     if bath.baume is not None and bath.baume > WEAKER_BAUME:

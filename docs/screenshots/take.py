@@ -20,11 +20,11 @@ PAGES = {
     "bench": "/bench",
     "plate": "{lantern}",
     "plan": "{lantern}/plan/tones",
-    "lines": "{rain}/plan/lines",
     "course": "{rain}/course?step=back",
     "proof": "{lantern}/proofs",
     "strip": "{strip}",
     "in-the-bath": "{run}",
+    "strip-at-the-bath": "{to_bite}/bath",
 }
 DESK, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
 SIDEWAYS = {"width": 844, "height": 390}
@@ -46,6 +46,7 @@ class Camera:
             "steam": f"/plates/{plates['Steam Stall']['id']}",
             "rain": f"/plates/{plates['Rain on Awnings']['id']}",
             "strip": f"/strips/{strips['Rosin last week']['id']}",
+            "to_bite": f"/strips/{strips['Sprayed dots']['id']}",
             "run": f"/runs/{plates['Lantern Row']['run']['id']}",
         }
 
@@ -57,14 +58,13 @@ class Camera:
         self.page.goto(f"{self.base}/r/{self.room}{path.format(**self.at)}")
         self.page.wait_for_timeout(SETTLED_MS)
 
-    def take(self, name):
+    def take(self, name, *, whole=False):
         self.page.wait_for_timeout(SETTLED_MS)
-        self.page.screenshot(path=HERE / f"{name}.png")
+        self.page.screenshot(path=HERE / f"{name}.png", full_page=whole)
 
 
 def sign_in(camera):
     camera.page.goto(f"{camera.base}/sign-in")
-    camera.take("sign-in")
     camera.page.get_by_role("button", name="Open the demo print room").click()
     camera.page.wait_for_url("**/bench")
     camera.look_round()
@@ -94,6 +94,14 @@ def shop_book(camera):
     camera.open("/shop-book?tab=cut")
     camera.page.get_by_role("button", name="Lay it out").click()
     camera.take("shop-book")
+
+
+def lines(camera):
+    """Lines that were bitten, to be opened again, beside other ways."""
+    camera.open("{rain}/plan/lines")
+    camera.page.get_by_role("button", name="Compare other ways").click()
+    camera.page.get_by_role("region", name="Other ways").get_by_role("table").wait_for()
+    camera.take("lines", whole=True)
 
 
 def overdue(camera):
@@ -149,7 +157,7 @@ def main(base):
             camera.open(path)
             camera.take(name)
         camera.page.set_viewport_size(DESK)
-        for scene in (faults, shop_book, ground, overdue, out_of_the_bath, opening_up):
+        for scene in (faults, lines, shop_book, ground, overdue, out_of_the_bath, opening_up):
             scene(camera)
         browser.close()
 

@@ -150,7 +150,7 @@ test("other ways stand side by side, the best is the answer, and one is taken", 
   server.answer(`POST /plates/${RAIN}/plan/compare`, {
     body: [
       way("planned", "As planned", 1200),
-      way("warmth", "4 °C warmer", 700),
+      way("warmth", "Warmer", 700, { key: "22.5" }),
       way("bites", "In 2 bites", 600, { goals: together, worst: 22 }),
       way("bath", "In Spare tray", 400, { short: true }),
     ],
@@ -158,8 +158,9 @@ test("other ways stand side by side, the best is the answer, and one is taken", 
   await press("Compare other ways");
   const others = within(await screen.findByRole("region", { name: "Other ways" }));
   expect(
-    await others.findByRole("heading", { name: /^4 °C warmer: 8:20 less in the bath/ }),
+    await others.findByRole("heading", { name: /^Warmer: 8:20 less in the bath/ }),
   ).toBeVisible();
+  expect(others.getByRole("row", { name: /^Warmer \(22\.5 °C\)/ })).toBeVisible();
   expect(others.getAllByRole("button", { name: /^Take it/ })).toHaveLength(2);
   await press("Take it: In 2 bites");
   expect(screen.getByLabelText(`${first}, wanted`)).toHaveValue("29");

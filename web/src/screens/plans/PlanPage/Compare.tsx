@@ -9,6 +9,7 @@ import type { Form } from "../../../ui/form/useForm";
 import { Digits, Table } from "../../../ui/Table";
 import { clock } from "../../../ui/times";
 import { Trouble } from "../../../ui/Trouble";
+import { shownTemperature, temperatureUnit } from "../../../ui/units";
 import { useLate } from "../../../ui/useLate";
 
 type Props = {
@@ -21,10 +22,14 @@ type Props = {
 
 /** Other ways to bite the same plan, side by side; each that can be taken at once has its button. */
 export function Compare({ process, plate, goal, form, sent }: Props) {
-  const { room } = useHere();
+  const { room, me } = useHere();
   const [asked, ask] = useState(false);
   const body = useLate(sent);
   const { data, error, isFetching } = useQuery(compareQuery(room, plate, asked ? body : null));
+  const labelOf = (way: Alternative) =>
+    way.kind === "warmth"
+      ? `${way.label} (${shownTemperature(Number(way.key), me)} ${temperatureUnit(me)})`
+      : way.label;
   if (!asked)
     return (
       <Button look="quiet" className="mt-3" onClick={() => ask(true)}>
@@ -48,7 +53,7 @@ export function Compare({ process, plate, goal, form, sent }: Props) {
         >
           {data.map((way) => (
             <tr key={way.kind + way.key + way.label} className="[&>td]:align-middle">
-              <td className={way.kind === "planned" ? "font-bold" : undefined}>{way.label}</td>
+              <td className={way.kind === "planned" ? "font-bold" : undefined}>{labelOf(way)}</td>
               <Digits>{way.bites}</Digits>
               <Digits>
                 {clock(way.seconds)}
@@ -61,7 +66,7 @@ export function Compare({ process, plate, goal, form, sent }: Props) {
               <td>
                 {TAKEN[way.kind] ? (
                   <Button look="quiet" onClick={() => take(process, form, way)}>
-                    Take it<span className="sr-only">: {way.label}</span>
+                    Take it<span className="sr-only">: {labelOf(way)}</span>
                   </Button>
                 ) : null}
               </td>
