@@ -15,7 +15,7 @@ from server.overview.going_on import meanwhile, over_first, why_on
 from server.plans.actions.decide import Again, decided, measured_lines, sheet_of
 from server.plans.models import Plan
 from server.plans.schemas import PlanArea, PlanOut, SetAside
-from server.runs.actions.go_on import pending_again
+from server.runs.actions.go_on import carries_on, pending_again
 from server.runs.actions.state import again_of, decided_for, last_of, run_state
 from server.runs.models import Run
 
@@ -23,18 +23,19 @@ from server.runs.models import Run
 def plan_out(plan: Plan, *, editing: bool = False) -> PlanOut:
     """Return a plan with its bites, after those of its run.
 
-    ``editing`` leaves the bites of a finished run out: a new ground starts anew.
+    ``editing`` leaves the bites of a grain that was stripped out: a new one starts anew.
     """
     run = last_of(plan)
     again = pending_again(plan)
     aside = run is not None and run.outcome == Run.SET_ASIDE
-    counts = run is not None and (run.ended_at is None or aside or bool(again) or not editing)
+    stands = run is not None and carries_on(run)
+    counts = run is not None and (run.ended_at is None or aside or stands or not editing)
     state = run_state(run) if run is not None and counts else None
     names = {area["name"] for area in plan.areas}
     done = [dip for dip in state.done if set(dip.open) <= names] if state else []
     before = [bite for bite in run.before if set(bite["open"]) <= names] if run and state else []
     made = len(before) + len(done)
-    opened = (plan.open_again, made) if again else again_of(run) if run and state else None
+    opened = (plan.open_again, made) if stands else again_of(run) if run and state else None
     ended = run if run is not None and run.ended_at is not None else None
     goes_on = editing or aside or again is not None
     sheet = _whole(plan, before, done, opened) if not ended or goes_on else _bitten(ended, done)

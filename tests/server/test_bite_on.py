@@ -215,3 +215,16 @@ def test_a_new_ground_before_anything_was_bitten_is_the_same_plan(furnished):
     body = plan_body(furnished.ids, version=1, anew=True)
     told = furnished.must("PUT", f"/plates/{furnished.ids['plate']}/plan", body)
     assert (told["ground"], told["version"]) == (1, 2)
+
+
+def test_a_draft_after_the_bites_shows_them_and_opens_nothing_that_is_not_ticked(furnished):
+    made = bitten(furnished)
+    body = plan_body(furnished.ids, version=made["version"])
+    told = furnished.must("POST", f"/plates/{furnished.ids['plate']}/plan/draft", body)
+    assert told["bitten"] and len(told["sheet"]["plan"]["done"]) == 3
+    assert told["sheet"]["plan"]["bites"] == []
+    strip_ground(furnished)
+    fresh = furnished.must("POST", f"/plates/{furnished.ids['plate']}/plan/draft", body)
+    assert fresh["sheet"]["plan"]["done"] == [] and fresh["sheet"]["plan"]["bites"]
+    kept = furnished.must("PUT", f"/plates/{furnished.ids['plate']}/plan", body)
+    assert (kept["ground"], kept["bitten"]) == (2, False), "the bitten plan is kept as it was"

@@ -64,7 +64,7 @@ def keep_plan(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: PlanIn
             "stale", "This plate has a plan already. Look at it, then save again.",
             field="version", value=0, allowed=str(old.version),
         )  # fmt: skip
-    elif given.anew and old.runs.exists():
+    elif (given.anew and old.runs.exists()) or _is_stripped(old):
         plan = _next_ground(room, plate, given, change(Plan, room, old.id, given.version))
     else:
         plan = _filled(room, plate, given, change(Plan, room, old.id, given.version))
@@ -74,6 +74,14 @@ def keep_plan(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: PlanIn
     again = f" Opened again: {', '.join(plan.open_again)}." if plan.open_again else ""
     write(room, user, "plan", f"Planned {plate.name}: {wanted}.{again}", plate=plate)
     return plan
+
+
+def _is_stripped(plan: Plan) -> bool:
+    """Tell whether a plan's grain was bitten and is gone: what is planned now is another."""
+    if PROCESSES[plan.part].stays_when_stripped:
+        return False
+    last = plan.runs.exclude(outcome="never dipped").order_by("-created_at").first()
+    return last is not None and last.outcome == "finished" and last.stripped_at is not None
 
 
 def _next_ground(room: Room, plate: Plate, given: PlanIn, old: Plan) -> Plan:

@@ -154,6 +154,14 @@ test("what is done first is said before it is begun; how the plate lies is chose
   expect(server.last().body).toMatchObject({ part: "lines", facing: "face down" });
 });
 
+test("all bitten, it leads to the plan where one bites on", async () => {
+  fakeServer();
+  openAt(`/plates/${RAIN}`);
+  const on = await screen.findByRole("link", { name: "Bite on" });
+  expect(on).toHaveAttribute("href", expect.stringMatching(/\/plan\/lines$/));
+  expect(screen.queryByRole("button", { name: /Begin to bite/ })).toBeNull();
+});
+
 test("a run that cannot begin says why, and one can leave it", async () => {
   fakeServer({ "POST /runs": refuse(409, fault("", "Another run of this plate is open.")) });
   openAt(`/plates/${STEAM}`);

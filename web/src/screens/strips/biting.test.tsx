@@ -1,7 +1,7 @@
 import { screen, waitFor, within } from "@testing-library/react";
 import type { Run } from "../../api/runs";
 import type { Strip } from "../../api/strips";
-import { runEarlier, runFinished, runWithout } from "../../testing/run";
+import { runEarlier, runFinished, runWithout, withEvents } from "../../testing/run";
 import { bathId, fakeServer, fault, listed, refuse, stripId, told } from "../../testing/server";
 import { alerts, openAt, pick, press, type } from "../../testing/show";
 
@@ -112,18 +112,24 @@ test("at the bath a strip is followed as a run is, and its end leads to its read
   expect(server.sent.some((each) => each.call.includes("/runs/"))).toBe(false);
 });
 
-test("what is logged at a strip's bath goes to the strip, kept while there is no line", async () => {
-  const run: Run = { ...runEarlier(0), id: ROSIN, plate: null, strip: ROSIN, plate_name: "Fresh" };
+test("what is logged at a strip's bath is kept while there is no line, and goes to the strip", async () => {
+  let run: Run = { ...runEarlier(0), id: ROSIN, plate: null, strip: ROSIN, plate_name: "Fresh" };
   const server = fakeServer({
-    [`GET /strips/${ROSIN}/run`]: { body: run },
-    [`POST /strips/${ROSIN}/events`]: { body: {} },
+    [`GET /strips/${ROSIN}/run`]: () => ({ body: run }),
+    [`POST /strips/${ROSIN}/events`]: (body) => {
+      run = withEvents(run, body);
+      return { body: {} };
+    },
   });
   openAt(`/strips/${ROSIN}/bath`);
   await screen.findByRole("heading", { name: "Fresh" });
+  server.cutLine(true);
   await press("bubbles");
-  await waitFor(() =>
-    expect(server.sent.some((each) => each.call === `POST /strips/${ROSIN}/events`)).toBe(true),
-  );
   const seen = within(screen.getByRole("list", { name: "Seen or felt" }));
-  expect(seen.getByRole("button", { name: "bubbles" })).toHaveAttribute("aria-pressed", "true");
+  const pressed = () => seen.getByRole("button", { name: "bubbles", pressed: true });
+  await waitFor(() => expect(pressed()).toBeVisible());
+  server.cutLine(false);
+  window.dispatchEvent(new Event("online"));
+  await waitFor(() => expect(run.events.at(-1)?.kind).toBe("observation"));
+  await waitFor(() => expect(pressed()).toBeVisible());
 });

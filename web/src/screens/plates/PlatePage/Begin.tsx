@@ -6,7 +6,8 @@ import type { Plate } from "../../../api/plates";
 import { beginRun } from "../../../api/runs";
 import { newId } from "../../../device/ids";
 import { useHere } from "../../../frame/useHere";
-import { Button } from "../../../ui/Button";
+import { planPath } from "../../../processes/paths";
+import { Button, ButtonLink } from "../../../ui/Button";
 import { Mark } from "../../../ui/Mark";
 import { Trouble } from "../../../ui/Trouble";
 import { Acknowledge } from "./Acknowledge";
@@ -16,10 +17,9 @@ import { First } from "./First";
 export function Begin({ plate, plans }: { plate: Plate; plans: Plan[] }) {
   const [asking, setAsking] = useState<Wanted | null>(null);
   const [facing, setFacing] = useState<Facing | null>(null);
+  const { room } = useHere();
   const begin = useBegin(plate);
   const due = plans.filter((plan) => !plan.bitten && plan.sheet.plan.bites.length > 0);
-  const last = plans.at(-1);
-  const offered = due.length > 0 || !last ? due : [last];
   const press = (plan: Plan, goesOn = false) => {
     const wanted = { plan, goesOn, facing: facing ?? plan.facing };
     if (asksOf(plate, plan).length > 0) setAsking(wanted);
@@ -27,7 +27,7 @@ export function Begin({ plate, plans }: { plate: Plate; plans: Plan[] }) {
   };
   return (
     <>
-      {offered.map((plan, i) => (
+      {due.map((plan, i) => (
         <Fragment key={plan.part}>
           {plan.set_aside ? (
             <Button
@@ -40,18 +40,24 @@ export function Begin({ plate, plans }: { plate: Plate; plans: Plan[] }) {
             </Button>
           ) : null}
           <Button
-            look={due.length > 0 && i === 0 && !plan.set_aside ? "bath" : "quiet"}
+            look={i === 0 && !plan.set_aside ? "bath" : "quiet"}
             disabled={begin.isPending}
             onClick={() => press(plan)}
           >
-            <Mark name="bath" /> {wordFor(plan, due.length > 0)}
+            <Mark name="bath" /> {wordFor(plan)}
             {plans.length > 1 ? ` ${plan.process.many}` : ""}
           </Button>
         </Fragment>
       ))}
-      {offered[0] ? (
-        <First plan={offered[0]} facing={facing ?? offered[0].facing} onFacing={setFacing} />
-      ) : null}
+      {due[0] ? (
+        <First plan={due[0]} facing={facing ?? due[0].facing} onFacing={setFacing} />
+      ) : (
+        plans.map((plan) => (
+          <ButtonLink key={plan.part} to={planPath(room, plate.id, plan.part)}>
+            Bite on{plans.length > 1 ? ` with ${plan.process.many}` : ""}
+          </ButtonLink>
+        ))
+      )}
       {asking ? (
         <Acknowledge
           cautions={asksOf(plate, asking.plan)}
@@ -67,14 +73,8 @@ export function Begin({ plate, plans }: { plate: Plate; plans: Plan[] }) {
 
 type Wanted = { plan: Plan; goesOn: boolean; facing: Facing | null };
 
-const wordFor = (plan: Plan, due: boolean) =>
-  plan.set_aside
-    ? "Begin anew"
-    : plan.open_again.length > 0
-      ? "Bite on"
-      : due
-        ? "Begin to bite"
-        : "Bite it again";
+const wordFor = (plan: Plan) =>
+  plan.set_aside ? "Begin anew" : plan.open_again.length > 0 ? "Bite on" : "Begin to bite";
 
 const asksOf = (plate: Plate, plan: Plan) => plate.asks[plan.part] ?? [];
 

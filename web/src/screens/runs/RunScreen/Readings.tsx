@@ -64,10 +64,15 @@ function Care({ run, local, dip, due }: Props) {
   const every = run.care.every_seconds;
   const since = Math.max(dip.at_seconds, local.state.last_cared_seconds ?? dip.at_seconds);
   const next = every && since + every < due ? since + every : null;
+  const over = useNowOf((now) => now > due);
   const text = useNowOf((now) =>
-    next === null ? clock(now - dip.at_seconds) : next >= now ? clock(next - now) : "now",
+    next === null || now > due
+      ? clock(now - dip.at_seconds)
+      : next >= now
+        ? clock(next - now)
+        : "now",
   );
-  if (next === null) return <Reading name="In the bath">{text}</Reading>;
+  if (next === null || over) return <Reading name="In the bath">{text}</Reading>;
   return (
     <Reading
       glow
