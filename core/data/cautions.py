@@ -25,6 +25,16 @@ CAUTIONS: dict[str, CautionRow] = {
     row.key: row
     for row in (
         CautionRow(
+            "nitric-hot",
+            "danger",
+            "Nitric above 30 °C runs away",
+            "It heats itself faster than the tray cools, and gives off brown gas. Nothing is "
+            "planned or begun in it.",
+            "Lift the plate, lid on, extraction on, leave the room until it is below 27 °C. Stand "
+            "the tray in cold water; pour nothing in. Brown gas: a doctor, even when you feel "
+            "well.",
+        ),
+        CautionRow(
             "ferric",
             "care",
             "Ferric stains and corrodes",
@@ -40,16 +50,6 @@ CAUTIONS: dict[str, CautionRow] = {
             "alcohol, solvents and solvent rags away. Never above 30 °C.",
             "Brown gas: leave, and see a doctor even when you feel well. On skin or in eyes: water "
             "for 15 minutes, then a doctor. Local rules come first.",
-        ),
-        CautionRow(
-            "nitric-hot",
-            "danger",
-            "Nitric above 30 °C runs away",
-            "It heats itself faster than the tray cools, and gives off brown gas. Nothing is "
-            "planned or begun in it.",
-            "Lift the plate, lid on, extraction on, leave the room until it is below 27 °C. Stand "
-            "the tray in cold water; pour nothing in. Brown gas: a doctor, even when you feel "
-            "well.",
         ),
         CautionRow(
             "nitric-warm",

@@ -57,6 +57,7 @@ def test_the_bench_warns_of_warm_nitric_though_a_ferric_run_is_open(furnished, c
     read(furnished, nitric(furnished, 20.0), celsius)
     told = [caution["key"] for caution in furnished.must("GET", "/bench")["cautions"]]
     assert [k for k in told if k.startswith("nitric-")] == ([key] if key else [])
+    assert told[0] == "nitric-hot" or key != "nitric-hot", "what is wrong now comes first"
     assert "nitric" in told and "ferric" in told, "an open ferric run hides no other bath's caution"
 
 

@@ -33,6 +33,25 @@ test("the bench says when hands are needed, which baths stand ready, and what is
   expect(screen.getByRole("link", { name: /Go to the bath/ })).toBeVisible();
 });
 
+test("the first cautions stand in full, the others by their titles, which unfold", async () => {
+  const [like] = bench.cautions;
+  if (!like) throw new Error("the demo has cautions");
+  const cautions = ["One", "Two", "Three"].map((title) => ({
+    ...like,
+    key: title,
+    title,
+    text: `${title} burns.`,
+    now: `${title}: water.`,
+  }));
+  fakeServer({ "GET /bench": { body: { ...bench, cautions } } });
+  openAt("/bench");
+  expect(await screen.findByText("Two burns.")).toBeVisible();
+  expect(screen.queryByText(/Three burns/)).toBeNull();
+  await press(/^Three/);
+  expect(await screen.findByText(/Three burns/)).toBeVisible();
+  expect(screen.getByText(/Three: water/)).toBeVisible();
+});
+
 test.each<[string, (() => Due)[], string | undefined, RegExp]>([
   ["nothing due", [], undefined, /^Your hands are free\.$/],
   ["a lift to come", [due(300)], undefined, /next needed at \d\d:\d\d, to lift Lantern Row/],

@@ -7,6 +7,7 @@ import { useHere } from "../../../frame/useHere";
 import { useOpenRuns } from "../../../frame/useOpenRuns";
 import { ButtonLink } from "../../../ui/Button";
 import { CautionCard } from "../../../ui/CautionCard";
+import { FoldedCaution } from "./FoldedCaution";
 import { Key } from "../../../ui/Key";
 import { Mark } from "../../../ui/Mark";
 import { Section } from "../../../ui/Section";
@@ -20,6 +21,8 @@ type BenchOut = Shapes["Bench"];
 
 /** The ruler is eight minutes a hand's breadth: its line need not move each second. */
 const RULER_MS = 15_000;
+/** So many cautions stand in full, dangers first; the others by their titles, which unfold. */
+const WHOLE = 2;
 /** A wait that is over stays on the bench for so long; a plate in its bath until it is lifted. */
 const OVER_SECONDS = 600;
 
@@ -81,8 +84,11 @@ function Cautions({ bench }: { bench: BenchOut }) {
   return (
     <div>
       <h2>Take care</h2>
-      {bench.cautions.map((caution) => (
+      {bench.cautions.slice(0, WHOLE).map((caution) => (
         <CautionCard key={caution.key} caution={caution} />
+      ))}
+      {bench.cautions.slice(WHOLE).map((caution) => (
+        <FoldedCaution key={caution.key} caution={caution} />
       ))}
       {warm ? (
         <p className="note">
