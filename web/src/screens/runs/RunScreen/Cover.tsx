@@ -110,15 +110,17 @@ export function AreaRow(props: {
     <div className="flex items-center gap-4 border-b-2 border-night-line pb-2.5 max-phone:gap-2.5">
       {picture}
       <div className="min-w-0 flex-1">
-        <b className={`block font-slab text-far leading-tight max-phone:text-h3 ${colour}`}>
+        <b
+          className={`block font-slab text-far leading-tight max-phone:text-h3 flat:text-h3 ${colour}`}
+        >
           {name}
         </b>
-        <span className="block text-h3 leading-tight text-night-ink-2 max-phone:text-body">
+        <span className="block text-h3 leading-tight text-night-ink-2 max-phone:text-body flat:text-body">
           {parts}
         </span>
       </div>
       <span
-        className={`num text-right text-far leading-tight max-phone:text-body ${now ? colour : "text-night-ink-2"}`}
+        className={`num text-right text-far leading-tight max-phone:text-body flat:text-lead ${now ? colour : "text-night-ink-2"}`}
       >
         {children}
       </span>

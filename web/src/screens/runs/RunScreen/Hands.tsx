@@ -68,7 +68,7 @@ function Dip({ run, bite, acts, wait }: DipProps) {
       {ask ? <span className="text-far-2">{verb} anyway?</span> : verb}
       <Key className="h-14.5! px-4.5! text-far! max-phone:hidden flat:hidden">Space</Key>
       {wait && !ask ? (
-        <em className="max-w-58 text-left font-text text-h2 leading-tight font-medium text-night-ink-2 not-italic max-phone:max-w-30 max-phone:text-body flat:max-w-none flat:text-center flat:text-body">
+        <em className="max-w-58 text-left font-text text-h2 leading-tight font-medium text-night-ink-2 not-italic max-phone:max-w-30 max-phone:text-body flat:max-w-none flat:px-3 flat:text-center flat:text-body">
           {wait}
         </em>
       ) : null}
