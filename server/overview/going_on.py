@@ -12,7 +12,7 @@ from server.plans.models import Plan
 from server.plans.schemas import Meanwhile, OverFirst
 from server.proofs.actions.first_tones import first_tones
 from server.runs.actions.go_on import carries_on
-from server.runs.actions.state import decided_for, last_of, run_state
+from server.runs.actions.state import decided_for, run_state
 from server.runs.models import Run
 
 NEW_GRAIN = (
@@ -29,11 +29,12 @@ def why_on(run: Run | None, over: list[OverFirst]) -> str:
     return NEW_GRAIN if over else ""
 
 
-def over_first(plan: Plan, told: PlanBitesOutput) -> list[OverFirst]:
-    """Return what areas print by both screens, where an earlier grain was stripped."""
-    run = last_of(plan)
-    under_way = run if run is not None and run.ended_at is None else None
-    first = first_tones(plan.plate, plan.part, before=under_way)
+def over_first(plan: Plan, told: PlanBitesOutput, counted: Run | None) -> list[OverFirst]:
+    """Return what areas print by both screens, where an earlier grain was stripped.
+
+    ``counted`` is the run whose bites are told already.
+    """
+    first = first_tones(plan.plate, plan.part, before=counted)
     return [_over(area, first, told) for area in told.areas if area.name in first]
 
 

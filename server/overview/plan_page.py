@@ -39,7 +39,7 @@ def plan_out(plan: Plan, *, editing: bool = False) -> PlanOut:
     ended = run if run is not None and run.ended_at is not None else None
     goes_on = editing or aside or again is not None
     sheet = _whole(plan, before, done, opened) if not ended or goes_on else _bitten(ended, done)
-    over = over_first(plan, sheet.plan)
+    over = over_first(plan, sheet.plan, run if state else None)
     return PlanOut(
         id=plan.id,
         version=plan.version,

@@ -8,6 +8,7 @@ from collections.abc import Iterator
 from core.events.kinds import Dip
 from core.process.strip import STRIP_WORDS, patches_to_bite
 from server.events.models import Event
+from server.replies.broken import Broken, shown_of
 from server.replies.errors import BadValue
 from server.rooms.models import Room
 from server.runs.actions.state import Followed, follow
@@ -42,8 +43,11 @@ def strips_under_way(room: Room) -> Iterator[tuple[Strip, Followed]]:
     told = Event.objects.filter(subject__in=[strip.id for strip in strips], kind=Dip.kind)
     dipped = set(told.values_list("subject", flat=True)) if strips else set()
     for strip in strips:
-        if strip.id in dipped:
-            yield strip, follow(_as_run(strip), time.time())
+        if strip.id not in dipped:
+            continue
+        seen = shown_of(strip, lambda each: follow(_as_run(each), time.time()))
+        if not isinstance(seen, Broken):
+            yield strip, seen
 
 
 def _as_run(strip: Strip) -> Run:

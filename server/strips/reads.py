@@ -87,6 +87,8 @@ def _to_read(strip: Strip) -> list[PatchToRead]:
     if strip.ended_at is None or strip.patches:
         return []
     dips = strip_state(strip).done
+    if not dips:
+        return []
     names = [str(area["name"]) for area in patches_to_bite(strip.planned)]
     return [PatchToRead(name=name, seconds=_open_seconds(dips, name)) for name in names]
 

@@ -228,3 +228,54 @@ def test_a_draft_after_the_bites_shows_them_and_opens_nothing_that_is_not_ticked
     assert fresh["sheet"]["plan"]["done"] == [] and fresh["sheet"]["plan"]["bites"]
     kept = furnished.must("PUT", f"/plates/{furnished.ids['plate']}/plan", body)
     assert (kept["ground"], kept["bitten"]) == (2, False), "the bitten plan is kept as it was"
+
+
+def finish_on(person, told, seconds):
+    """Bite on as the proof's advice says, for so many seconds, to the end."""
+    assert on(person, told)[0] == 200
+    run = begin(person)
+    bite(Device(person, run["id"]), -60_000, seconds, "Tone 2")
+    person.must("POST", f"/runs/{run['id']}/end", {})
+
+
+def test_a_proof_after_biting_on_still_knows_what_was_wanted(furnished):
+    bitten(furnished)
+    finish_on(furnished, proof(furnished, ("Tone 2", 64)), 60)
+    (tone,) = proof(furnished, ("Tone 2", 52))["tones"]
+    assert tone["wanted_lstar"] == 50 and tone["expected_lstar"] < 60
+
+
+def test_a_grain_bitten_in_two_runs_is_one_screen(furnished):
+    bitten(furnished)
+    finish_on(furnished, proof(furnished, ("Tone 2", 64)), 60)
+    once = next(a for a in plan(furnished)["sheet"]["plan"]["areas"] if a["name"] == "Tone 3")
+    strip_ground(furnished)
+    assert plan(furnished)["over_first"] == [], "its own bites are no screen below it"
+    body = plan_body(furnished.ids, version=plan(furnished)["version"])
+    fresh = furnished.must("POST", f"/plates/{furnished.ids['plate']}/plan/draft", body)
+    first = {each["name"]: each["first"]["value"] for each in fresh["over_first"]}
+    assert first["Tone 3"] == pytest.approx(once["goal"]["value"], abs=0.6)
+
+
+def test_set_aside_while_going_on_the_plan_may_lose_an_area_and_is_still_shown(furnished):
+    bitten(furnished)
+    on(furnished, proof(furnished, ("Tone 2", 64)))
+    run = begin(furnished)
+    bite(Device(furnished, run["id"]), -60_000, 20, "Tone 2")
+    furnished.must("POST", f"/runs/{run['id']}/end", {"reason": "tomorrow"})
+    body = plan_body(furnished.ids, version=plan(furnished)["version"])
+    body["areas"] = [area for area in body["areas"] if area["name"] != "Tone 2"]
+    furnished.must("PUT", f"/plates/{furnished.ids['plate']}/plan", body)
+    assert plan(furnished)["areas"]
+
+
+def test_minutes_that_were_meant_are_told_in_the_proof_as_the_tone_they_should_give(furnished):
+    furnished.must("POST", f"/runs/{furnished.ids['run']}/end", {})
+    body = plan_body(furnished.ids, version=1)
+    body["areas"] = [{"name": "Sky", "lstar": None, "seconds": 240, "open_cm2": 30}]
+    furnished.must("PUT", f"/plates/{furnished.ids['plate']}/plan", body)
+    run = begin(furnished)
+    bite(Device(furnished, run["id"]), -600_000, 240, "Sky")
+    furnished.must("POST", f"/runs/{run['id']}/end", {})
+    (tone,) = proof(furnished, ("Sky", 60))["tones"]
+    assert tone["wanted_lstar"] == tone["expected_lstar"] < 70

@@ -126,3 +126,15 @@ def test_nitric_too_warm_bites_no_strip(furnished):
     given = body(furnished, bath=bath, conditions={"mordant": "zinc-nitric-16"})
     status, told = furnished.ask("POST", "/strips", given)
     assert status == 422 and told["error"]["code"] == "too-hot"
+
+
+def test_ended_before_its_first_dip_there_is_nothing_to_read(furnished, strip):
+    furnished.must("POST", f"/strips/{strip}/end", {"reason": "wrong plate"})
+    assert furnished.must("GET", f"/strips/{strip}")["to_read"] == []
+
+
+def test_a_strip_that_cannot_be_followed_takes_no_bench_along(furnished, strip):
+    tablet = AtTheBath(furnished, strip)
+    tablet.send(tablet.event("dip", -5_000, open=["Patch 1"]))
+    Strip.objects.filter(id=strip).update(planned=[-4])
+    assert furnished.must("GET", "/bench")["baths"]

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import uuid
 
+from core.kinetics.shapes import LONGEST_SECONDS
 from core.stages.second_grain import second_goal
 from server.accounts.models import User
 from server.plans.actions.decide import sheet_of
@@ -57,7 +58,7 @@ def bite_on(
     given = PlanIn(
         id=plan.id, version=plan.version, bath=plan.bath_id, strip=plan.strip_id, part=plan.part,
         method="stop-out", round_to_seconds=plan.round_to_seconds, areas=areas, open_again=again,
-        anew=not again,
+        anew=not again, measured=plan.measured,
     )  # fmt: skip
     return keep_plan(user, room_id, plate_id, given)
 
@@ -73,6 +74,12 @@ def _more_minutes(run: Run, name: str, more: float) -> list[PlanArea]:
     for area in run.areas:
         so_far = sum(bite["seconds"] for bite in bites if area["name"] in bite["open"])
         seconds = so_far + (more if area["name"] == name else 0.0)
+        if seconds > LONGEST_SECONDS:
+            raise BadValue(
+                "out-of-reach", f"{name} would bite longer than is reckoned. Lay a second aquatint "
+                "over it, or leave it.", field="area", value=name,
+                allowed=f"at most {LONGEST_SECONDS / 3600:g}", unit="h",
+            )  # fmt: skip
         found.append(_area(area, lstar=None, seconds=round(seconds, 1) if seconds >= 1 else None))
     return found
 

@@ -50,6 +50,8 @@ def decided(
     """
     names, after = again or ([], 0)
     earlier = [DoneBite.model_validate(bite) for bite in before or []]
+    made = [*earlier, *(done_bite(dip) for dip in done)][:MOST_DONE]
+    known = {area["name"] for area in what.areas}
     return Decided(
         areas=what.areas,
         bath=bath_facts(what.bath, temperature_c),
@@ -57,9 +59,9 @@ def decided(
         round_to_seconds=what.round_to_seconds,
         curve=Curve.model_validate(curve) if curve else None,
         measured=[MeasuredLine.model_validate(line) for line in measured],
-        done=[*earlier, *(done_bite(dip) for dip in done)][:MOST_DONE],
-        open_again=names,
-        opened_after=after,
+        done=made,
+        open_again=[name for name in names if name in known],
+        opened_after=min(after, len(made)),
     )
 
 

@@ -26,12 +26,28 @@ def first_tones(plate: Plate, part: str, before: Run | None = None) -> dict[str,
         return {}
     runs = Run.objects.filter(plate=plate, part=part, outcome=Run.FINISHED).order_by("created_at")
     found: dict[str, Reached] = {}
-    for run in list(runs)[-MOST_SCREENS:]:
-        if before is not None and run.created_at >= before.created_at:
-            break
+    for run in _screens(list(runs), before)[-MOST_SCREENS:]:
         if not carries_on(run):
             found = _laid_over(found, run)
     return found
+
+
+def _screens(runs: list[Run], before: Run | None) -> list[Run]:
+    """Return the last run of each grain: one that goes on has the bites of the one before it."""
+    screens: list[Run] = []
+    for run in runs:
+        if before is not None and run.created_at >= before.created_at:
+            break
+        if screens and _goes_on(run, screens[-1]):
+            screens.pop()
+        screens.append(run)
+    if screens and before is not None and _goes_on(before, screens[-1]):
+        screens.pop()
+    return screens
+
+
+def _goes_on(run: Run, earlier: Run) -> bool:
+    return bool(run.before) and run.plan_id == earlier.plan_id
 
 
 def _laid_over(found: dict[str, Reached], run: Run) -> dict[str, Reached]:

@@ -40,26 +40,34 @@ def meant_tones(plate: Plate, part: str) -> dict[str, Meant]:
     return {
         area["name"]: Meant(
             area.get("parts", ""),
-            _wanted(run, area, first, lightest),
-            _over(first.get(area["name"]), last.get(area["name"], lightest), lightest),
+            _wanted(run, area, first, lightest, expected),
+            expected,
         )
         for area in run.areas
+        for expected in [_over(first.get(area["name"]), last.get(area["name"], lightest), lightest)]
     }
 
 
 def _wanted(
-    run: Run, area: dict[str, Any], first: dict[str, Reached], lightest: float
+    run: Run,
+    area: dict[str, Any],
+    first: dict[str, Reached],
+    lightest: float,
+    expected: float,
 ) -> float | None:
-    """Return the tone meant: what the second screen was planned to add, else what was before."""
-    name, own = area["name"], area.get("lstar")
-    if name not in first:
-        return float(own) if own is not None else None
+    """Return the tone meant: what the second screen was planned to add, else what was before.
+
+    Minutes mean what was wanted of the area before, else what they should come to.
+    """
+    name, own, timed = area["name"], area.get("lstar"), area.get("seconds") is not None
     if own is not None:
-        return _over(first[name], own, lightest)
+        return _over(first.get(name), own, lightest)
+    if name not in first and not timed:
+        return None
     earlier = Run.objects.filter(plate=run.plate, part=run.part, created_at__lt=run.created_at)
     wishes = (a.get("lstar") for r in earlier.order_by("-created_at") for a in r.areas
               if a["name"] == name)  # fmt: skip
-    return next((wish for wish in wishes if wish is not None), None)
+    return next((wish for wish in wishes if wish is not None), expected if timed else None)
 
 
 def _over(first: Reached | None, own: float, lightest: float) -> float:

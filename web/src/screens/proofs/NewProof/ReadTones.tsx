@@ -3,6 +3,7 @@ import { AreaName } from "../../../figures/AreaName";
 import { NumberField } from "../../../ui/form/Fields";
 import type { Form } from "../../../ui/form/useForm";
 import { Digits, Table } from "../../../ui/Table";
+import { clock } from "../../../ui/times";
 
 /** Tones read off the proof by hand, beside those that were wanted. */
 export function ReadTones({ areas, form }: { areas: PlanArea[]; form: Form }) {
@@ -26,7 +27,7 @@ export function ReadTones({ areas, form }: { areas: PlanArea[]; form: Form }) {
             <td>
               <AreaName name={area.name} parts={area.parts ?? ""} place={i} />
             </td>
-            <Digits>{area.lstar ?? "white"}</Digits>
+            <Digits>{area.seconds == null ? (area.lstar ?? "white") : clock(area.seconds)}</Digits>
             <td>
               <div className="ml-auto w-30">
                 <NumberField

@@ -32,7 +32,16 @@ export function ReadIt({ strip }: { strip: Strip }) {
         </ButtonLink>
       </Empty>
     );
-  return <Reading strip={strip} />;
+  return strip.to_read.length > 0 ? (
+    <Reading strip={strip} />
+  ) : (
+    <Empty title="Never dipped">
+      <p>Its bites were ended before the first dip, so there is nothing to read.</p>
+      <ButtonLink look="strong" to={`/r/${room}/strips/bite`}>
+        Bite a test strip
+      </ButtonLink>
+    </Empty>
+  );
 }
 
 /** What to read, and how; each patch stands with the time it really had. */
