@@ -114,6 +114,37 @@ REGISTRY: dict[str, Calculator] = {
             Budget(seconds=60, megabytes=600),
         ),
         Calculator(
+            "tone-areas",
+            "core.study.tone_areas:tone_areas",
+            "A picture as it shall print, and into how many tones it may be cut.",
+            Budget(seconds=60, megabytes=1400),
+        ),
+        Calculator(
+            "stop-out-maps",
+            "core.study.stop_out_maps:stop_out_maps",
+            "A picture, the tones it is cut into, and where its maps shall be written.",
+            Budget(seconds=120, megabytes=1400),
+        ),
+        Calculator(
+            "study-field",
+            "core.study.field:study_field",
+            "Sketches laid together on a plate, their greys tuned, smoothed to what a brush can "
+            "paint.",
+            Budget(seconds=120, megabytes=1400),
+        ),
+        Calculator(
+            "study-maps",
+            "core.study.study_maps:study_maps",
+            "A study as it was cut, and in which form its maps are wanted.",
+            Budget(seconds=300, megabytes=1400),
+        ),
+        Calculator(
+            "look-over",
+            "core.study.look_over:look_over",
+            "A photograph of a plate before a dip, and the map it should be painted by.",
+            Budget(seconds=60, megabytes=1000),
+        ),
+        Calculator(
             "course",
             "core.course.course:course",
             "Which steps a plate goes through, by its routes, its material and its past.",

@@ -11,6 +11,7 @@ from server.members.api import links
 from server.members.api import router as members
 from server.members.session import router as session
 from server.overview.api import router as overview
+from server.overview.study_api import router as studies
 from server.proofs.api import router as proofs
 from server.record.api import router as record
 from server.replies.errors import HouseAPI, install
@@ -46,6 +47,7 @@ api.add_router("", calc)
 api.add_router("", members)
 for router in (
     overview,
+    studies,
     courses,
     strips,
     baths,

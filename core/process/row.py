@@ -56,6 +56,8 @@ class Process:
     """What it bit goes on from where it stands under a new ground, too; a grain's does not."""
     lies_in_bath: bool = True
     """False where the mordant comes to the plate."""
+    has_maps: bool = False
+    """Its areas are painted by the stop-out maps of the plate's value study."""
     loads_bath: bool = True
     """False where what was used is wiped off and thrown away."""
     other_goals: tuple[str, ...] = ()

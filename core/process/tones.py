@@ -78,4 +78,5 @@ TONES = Process(
     goal_column="lstar",
     goal_of=_goal,
     strips="tones",
+    has_maps=True,
 )  # fmt: skip

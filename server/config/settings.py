@@ -67,6 +67,7 @@ INSTALLED_APPS = [
     "server.events",
     "server.courses",
     "server.strips",
+    "server.studies",
     "server.baths",
     "server.plans",
     "server.runs",

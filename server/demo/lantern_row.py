@@ -6,6 +6,7 @@ from datetime import datetime, timedelta
 
 import numpy as np
 
+from core.data.study import ISLAND_MM2
 from server.accounts.models import User
 from server.courses.actions.begin import begin_course
 from server.demo import pictures
@@ -21,6 +22,9 @@ from server.rooms.models import Room
 from server.runs.actions.begin import begin_run
 from server.runs.actions.state import follow
 from server.runs.schemas import RunIn
+from server.studies.actions.keep import keep_study
+from server.studies.field import field_at_once
+from server.studies.schemas import SketchIn, StudyIn
 
 AREAS: tuple[tuple[str, str, float | None], ...] = (
     ("Paper", "lantern hearts, awning whites", None),
@@ -63,6 +67,7 @@ def load_lantern_row(room: Room, user: User, now: datetime, make_id: MakeId) -> 
     do_steps(plate, user, STEPS)
     _first_state(room, user, plate, tones, now, make_id)
     _plan(room, user, plate, tones, make_id)
+    _study(room, user, plate, make_id)
     do_steps(plate, user, CLOSING)
     move_back(plate, now - GROUNDED_BEFORE, timedelta(minutes=20))
     _bites(room, user, plate, now, make_id)
@@ -99,6 +104,19 @@ def _plan(room: Room, user: User, plate: Plate, tones: pictures.Map, make_id: Ma
             areas=areas,
         ),
     )  # fmt: skip
+
+
+def _study(room: Room, user: User, plate: Plate, make_id: MakeId) -> None:
+    """Cut the study into the tones of the plan: its areas are painted by its maps."""
+    study = keep_study(
+        user, room.id, plate.id,
+        StudyIn(
+            id=make_id("value study"), strip=make_id("Rosin last week"), bath=make_id("Amber tray"),
+            sketches=[SketchIn(picture=make_id("study"), width_mm=WIDTH_MM, height_mm=HEIGHT_MM)],
+            map="as-is", count=len(AREAS), join_mm2=ISLAND_MM2, lettering="none",
+        ),
+    )  # fmt: skip
+    field_at_once(study)
 
 
 def _bites(room: Room, user: User, plate: Plate, now: datetime, make_id: MakeId) -> None:

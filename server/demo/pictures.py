@@ -108,7 +108,7 @@ def shares(tones: Map) -> list[float]:
 def value_study(tones: Map, lstars: list[float]) -> bytes:
     """Return the study as a PNG in flat tones."""
     grey = _srgb(np.array(lstars))[tones]
-    return _png(Image.fromarray(grey.astype(np.uint8), "L").resize((800, 600)))
+    return _png(Image.fromarray(grey.astype(np.uint8), "L"))
 
 
 def proof(tones: Map, lstars: list[float], *, rng: np.random.Generator) -> bytes:

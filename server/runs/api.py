@@ -3,15 +3,17 @@
 from __future__ import annotations
 
 import time
+from pathlib import Path
 from uuid import UUID
 
-from django.http import HttpRequest
+from django.conf import settings
+from django.http import HttpRequest, HttpResponse
 from ninja import Router
 
 from server.accounts.session import signed_in
 from server.events.actions.log import log_events
 from server.events.schemas import EventsIn
-from server.replies.errors import ErrorReply
+from server.replies.errors import ErrorReply, NotFound
 from server.replies.paging import Page, PageNumber, page_of
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
@@ -21,6 +23,7 @@ from server.runs.models import Run
 from server.runs.reads import run_out
 from server.runs.schemas import Clock, EndIn, RunIn, RunOut
 from server.runs.subject import RUN
+from server.studies.pictures import RUN_MAP_PX, labels_png
 
 router = Router(tags=["runs"])
 clock = Router(tags=["clock"])
@@ -53,6 +56,18 @@ def post_run(request: HttpRequest, room: RoomId, payload: RunIn) -> tuple[int, R
 def get_run(request: HttpRequest, room: RoomId, run: UUID) -> RunOut:
     """Show a run: its state, its sheet, its events."""
     return run_out(find(Run, enter(signed_in(request), room, "look"), run))
+
+
+@router.get("/runs/{uuid:run}/map", response={200: None, 404: ErrorReply})
+def get_map(request: HttpRequest, room: RoomId, run: UUID) -> HttpResponse:
+    """Show the areas of a run as they print: the value of a pixel names its area."""
+    found = find(Run, enter(signed_in(request), room, "look"), run)
+    if not found.map:
+        raise NotFound("A map of this run")
+    data = labels_png(Path(settings.MEDIA_ROOT) / found.map["path"], RUN_MAP_PX)
+    reply = HttpResponse(data, content_type="image/png")
+    reply["Cache-Control"] = "private, max-age=86400, immutable"
+    return reply
 
 
 @router.post("/runs/{uuid:run}/events", response={200: RunOut, 404: ErrorReply, 422: ErrorReply})

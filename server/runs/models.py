@@ -16,7 +16,8 @@ class Run(RoomThing):
     cannot change what was done. ``before`` holds the bites of an earlier run, where this one goes
     on from them; after so many of them as ``opened_after``, what is in ``open_again`` was opened
     anew. ``stripped_at`` says when its ground came off. ``facing`` is how the plate lies; empty: as
-    usual in its vessel. ``outcome`` is empty while it is under way.
+    usual in its vessel. ``outcome`` is empty while it is under way. ``map`` names the picture of
+    its areas, from the plate's value study; null where there is none.
     """
 
     FINISHED, SET_ASIDE, NEVER_DIPPED = "finished", "set aside", "never dipped"
@@ -32,6 +33,7 @@ class Run(RoomThing):
     curve = models.JSONField(null=True)
     measured = models.JSONField(default=list)
     facing = models.CharField(max_length=10, default="")
+    map = models.JSONField(null=True)
     before = models.JSONField(default=list)
     open_again = models.JSONField(default=list)
     opened_after = models.PositiveIntegerField(default=0)

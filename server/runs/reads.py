@@ -22,6 +22,7 @@ from server.plans.schemas import PlanArea
 from server.runs.actions.state import follow
 from server.runs.models import Run
 from server.runs.schemas import CareOut, HeatOut, RunOut
+from server.studies.schemas import RunMap
 
 
 @dataclass(frozen=True)
@@ -77,11 +78,20 @@ def shown(run: Run, bitten: Bitten) -> RunOut:
         outcome=run.outcome,
         reason=run.reason,
         bites_before=len(run.before),
+        map=_map(run),
         closed_before=_closed_before(run),
         events=[event_out(event) for event in events],
         cautions=[f"{c.title}. {c.text} {c.now}" for c in rows],
         heat=_heat(row),
     )
+
+
+def _map(run: Run) -> RunMap | None:
+    """Return the map of a run, with the address of its picture."""
+    if not run.map:
+        return None
+    said = {key: run.map[key] for key in RunMap.model_fields if key != "picture"}
+    return RunMap(picture=f"/api/rooms/{run.room_id}/runs/{run.id}/map", **said)
 
 
 def _heat(row: Mordant) -> HeatOut | None:

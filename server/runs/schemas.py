@@ -17,6 +17,7 @@ from core.process.shapes import ProcessWords
 from core.stages.shapes import RunSheet
 from server.events.schemas import EventOut
 from server.plans.schemas import Part, PlanArea
+from server.studies.schemas import RunMap
 
 
 class RunIn(Schema):
@@ -109,6 +110,8 @@ class RunOut(Schema):
     reason: str
     bites_before: int
     """Made in the run that this one goes on from; the plan counts them."""
+    map: RunMap | None
+    """What to paint, from the plate's value study; null where there is none."""
     closed_before: list[str]
     """Areas that were covered when that was set aside."""
     events: list[EventOut]

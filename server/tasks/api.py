@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from uuid import UUID
 
-from django.http import HttpRequest
+from django.http import FileResponse, HttpRequest
 from ninja import Query, Router
 
 from server.accounts.session import signed_in
@@ -13,6 +13,7 @@ from server.replies.paging import Page, PageNumber, page_of
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 from server.tasks.actions.stop import stop_task
+from server.tasks.files import file_of
 from server.tasks.models import Task
 from server.tasks.reads import task_out
 from server.tasks.schemas import TaskOut
@@ -41,6 +42,12 @@ def get_tasks(
 def get_task(request: HttpRequest, room: RoomId, task: UUID) -> TaskOut:
     """Show how far a task is."""
     return task_out(find(Task, enter(signed_in(request), room, "look"), task))
+
+
+@router.get("/tasks/{uuid:task}/files/{int:number}", response={200: None, 404: ErrorReply})
+def get_task_file(request: HttpRequest, room: RoomId, task: UUID, number: int) -> FileResponse:
+    """Fetch one of the files that a task wrote, the first 1."""
+    return file_of(find(Task, enter(signed_in(request), room, "look"), task), number)
 
 
 @router.post("/tasks/{uuid:task}/stop", response={200: TaskOut, 403: ErrorReply, 404: ErrorReply})

@@ -9,10 +9,13 @@ from uuid import UUID
 from ninja import Schema
 
 from core.image.shapes import DustCoverageOutput
+from core.study.shapes import LookOverOutput, StopOutMapsOutput, StudyFieldOutput, StudyMapsOutput
 from server.replies.errors import ErrorBody
 
 State = Literal["waiting", "doing", "done", "failed", "stopped"]
-Result = DustCoverageOutput
+Result = (
+    DustCoverageOutput | StudyFieldOutput | StudyMapsOutput | LookOverOutput | StopOutMapsOutput
+)
 """What the kinds of tasks answer."""
 
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from typing import Any
 
 from django.db import IntegrityError, transaction
 
@@ -21,6 +22,7 @@ from server.rooms.permissions import add, enter, find
 from server.runs.actions.go_on import gone_on_from
 from server.runs.models import Run
 from server.runs.schemas import RunIn
+from server.studies.run_map import map_for
 
 
 @transaction.atomic
@@ -56,6 +58,7 @@ def begin_run(user: User, room_id: uuid.UUID, given: RunIn) -> Run:
         measured=measured_lines(plan.measured, plan.strip),
         **gone_on_from(plan, goes_on=given.goes_on),
         facing=given.facing or usual_facing(plan.bath.vessel),
+        map=_map_for(plan),
     )  # fmt: skip
     try:
         with transaction.atomic():
@@ -67,6 +70,13 @@ def begin_run(user: User, room_id: uuid.UUID, given: RunIn) -> Run:
     plate.save()
     write(room, user, "run", _began(run, given.acknowledged), plate=plate)
     return run
+
+
+def _map_for(plan: Plan) -> dict[str, Any] | None:
+    """Return the map of what is planned, where a value study has areas of those names."""
+    if not PROCESSES[plan.part].has_maps:
+        return None
+    return map_for(plan.plate_id, [area["name"] for area in plan.areas])
 
 
 def _began(run: Run, acknowledged: list[str]) -> str:

@@ -204,6 +204,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/look-over": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A photograph of a plate before a dip, and the map it should be painted by.
+         * @description A photograph of a plate before a dip, and the map it should be painted by.
+         */
+        post: operations["look_over"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/minutes": {
         parameters: {
             query?: never;
@@ -318,6 +338,86 @@ export interface paths {
          * @description The same as for planning; the sheet is for the bites that remain.
          */
         post: operations["run_sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/stop-out-maps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A picture, the tones it is cut into, and where its maps shall be written.
+         * @description A picture, the tones it is cut into, and where its maps shall be written.
+         */
+        post: operations["stop_out_maps"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/study-field": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sketches laid together on a plate, their greys tuned, smoothed to what a brush can paint.
+         * @description Sketches laid together on a plate, their greys tuned, smoothed to what a brush can paint.
+         */
+        post: operations["study_field"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/study-maps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A study as it was cut, and in which form its maps are wanted.
+         * @description A study as it was cut, and in which form its maps are wanted.
+         */
+        post: operations["study_maps"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/tone-areas": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A picture as it shall print, and into how many tones it may be cut.
+         * @description A picture as it shall print, and into how many tones it may be cut.
+         */
+        post: operations["tone_areas"];
         delete?: never;
         options?: never;
         head?: never;
@@ -624,6 +724,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/maps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Bare Maps
+         * @description Draw the stop-out maps of a stored picture, of no plate: the calculator, as a task.
+         */
+        post: operations["server_overview_study_api_post_bare_maps"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/members": {
         parameters: {
             query?: never;
@@ -870,6 +990,130 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/plates/{plate}/study": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Study
+         * @description Show a plate's value study with its choices, areas and stages.
+         */
+        get: operations["server_overview_study_api_get_study"];
+        /**
+         * Put Study
+         * @description Keep a value study; its greys are asked for as a task of kind ``study-field``.
+         */
+        put: operations["server_overview_study_api_put_study"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/study/drawing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Drawing
+         * @description Show the sketches laid together, as they are cut.
+         */
+        get: operations["server_overview_study_api_get_drawing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/study/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Labels
+         * @description Show the areas as they print: the value of a pixel names its area.
+         */
+        get: operations["server_overview_study_api_get_labels"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/study/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Look
+         * @description Lay a photograph of the plate over its map: what was not painted is marked.
+         */
+        post: operations["server_overview_study_api_post_look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/study/maps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Maps
+         * @description Draw the maps as PNG, PDF at 1:1 or SVG outlines.
+         */
+        post: operations["server_overview_study_api_post_maps"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/study/print": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Print
+         * @description Show how it prints: as cut, into ``count`` tones, after a bite, or with other tones.
+         */
+        get: operations["server_overview_study_api_get_print"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/plates/{plate}/tracing.pdf": {
         parameters: {
             query?: never;
@@ -1086,6 +1330,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/runs/{run}/map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Map
+         * @description Show the areas of a run as they print: the value of a pixel names its area.
+         */
+        get: operations["server_runs_api_get_map"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/shop-book": {
         parameters: {
             query?: never;
@@ -1286,6 +1550,26 @@ export interface paths {
          * @description Show how far a task is.
          */
         get: operations["server_tasks_api_get_task"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/tasks/{task}/files/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Task File
+         * @description Fetch one of the files that a task wrote, the first 1.
+         */
+        get: operations["server_tasks_api_get_task_file"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1558,6 +1842,29 @@ export interface components {
              * @default []
              */
             seconds: number[];
+        };
+        /**
+         * BareMark
+         * @description A place that should be covered and looks bare; in mm as it lies on the plate.
+         */
+        BareMark: {
+            /** Area */
+            area: string;
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "not painted" | "edge" | "scratch";
+            /** Mm2 */
+            mm2: number;
+            /** Width Mm */
+            width_mm: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
         };
         /**
          * BathChange
@@ -2478,6 +2785,30 @@ export interface components {
             seconds_low: number;
         };
         /**
+         * Cut
+         * @description The study as it is cut now.
+         */
+        Cut: {
+            /** Areas */
+            areas: components["schemas"]["StudyAreaOut"][];
+            /** Bounds Lstar */
+            bounds_lstar: number[];
+            /** By Hand */
+            by_hand: boolean;
+            /** Count */
+            count: number;
+            /** Islands */
+            islands: components["schemas"]["Small"][];
+            /** Left Out */
+            left_out: string[];
+            /** Rms Lstar */
+            rms_lstar: number | null;
+            /** Stages */
+            stages: components["schemas"]["StageOut"][];
+            /** Tones Lstar */
+            tones_lstar: number[];
+        };
+        /**
          * CutSheetInput
          * @description Plates to cut out of a sheet by straight cuts from edge to edge.
          */
@@ -2711,6 +3042,46 @@ export interface components {
             verdict: "too thin" | "thin" | "good" | "full" | "too full";
         };
         /**
+         * Edit
+         * @description A drawn correction, in mm from the top left of the picture as it prints.
+         *
+         *     It names the tone it makes by its L*, so that it holds when the picture is cut anew.
+         */
+        Edit: {
+            /** From Lstar */
+            from_lstar?: number | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "brush" | "lasso" | "grade";
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /** Resist */
+            resist?: ("crayon-hard" | "crayon-light" | "varnish-thin") | null;
+            /** To Lstar */
+            to_lstar?: number | null;
+            /** Toward */
+            toward?: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ] | null;
+            /**
+             * Width Mm
+             * @default 1.5
+             */
+            width_mm: number;
+        };
+        /**
          * EndIn
          * @description End a run; with a ``reason`` it is set aside, and may be gone on from.
          */
@@ -2939,6 +3310,29 @@ export interface components {
             sign: string;
             /** Unit */
             unit: string;
+        };
+        /**
+         * Graded
+         * @description How a graded area fades.
+         */
+        Graded: {
+            /** Dark Lstar */
+            dark_lstar: number;
+            /** From Area */
+            from_area: string;
+            /** Light High */
+            light_high: number;
+            /** Light Low */
+            light_low: number;
+            /** Light Lstar */
+            light_lstar: number;
+            /**
+             * Resist
+             * @enum {string}
+             */
+            resist: "crayon-hard" | "crayon-light" | "varnish-thin";
+            /** Resist Label */
+            resist_label: string;
         };
         /**
          * GroundCause
@@ -3303,6 +3697,123 @@ export interface components {
              * @default
              */
             sign_in: string;
+        };
+        /**
+         * LookIn
+         * @description A photograph of the plate before a dip.
+         */
+        LookIn: {
+            /** Bite */
+            bite: number;
+            /** Corners */
+            corners?: [
+                number,
+                number
+            ][] | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Method
+             * @default stop-out
+             * @enum {string}
+             */
+            method: "stop-out" | "open-up";
+            /**
+             * Picture
+             * Format: uuid
+             */
+            picture: string;
+        };
+        /**
+         * LookOverInput
+         * @description A photograph of a plate before a dip, and the map it should be painted by.
+         */
+        LookOverInput: {
+            /** Bite */
+            bite: number;
+            /** Corners Px */
+            corners_px?: [
+                number,
+                number
+            ][] | null;
+            cut: components["schemas"]["StudyCut"];
+            /** Field */
+            field: string;
+            /** Height Mm */
+            height_mm: number;
+            /** Image */
+            image: string;
+            /**
+             * Method
+             * @default stop-out
+             * @enum {string}
+             */
+            method: "stop-out" | "open-up";
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * LookOverOutput
+         * @description What a photograph shows beside the map.
+         */
+        LookOverOutput: {
+            /** Corners Px */
+            corners_px: [
+                number,
+                number
+            ][];
+            /** Marks */
+            marks: components["schemas"]["BareMark"][];
+            /** Sure */
+            sure: boolean;
+            /** Tables */
+            tables: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * MapsIn
+         * @description In which form maps are wanted.
+         */
+        MapsIn: {
+            /**
+             * Dpi
+             * @default 300
+             */
+            dpi: number;
+            /**
+             * Form
+             * @default pdf
+             * @enum {string}
+             */
+            form: "png" | "pdf" | "svg";
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Method
+             * @default stop-out
+             * @enum {string}
+             */
+            method: "stop-out" | "open-up";
+            /**
+             * Mirrored
+             * @default true
+             */
+            mirrored: boolean;
+            /**
+             * Paper
+             * @default A4
+             * @enum {string}
+             */
+            paper: "A4" | "A3" | "A2" | "letter" | "tabloid";
+            /** Plan Version */
+            plan_version?: number | null;
         };
         /**
          * Me
@@ -4842,6 +5353,20 @@ export interface components {
             wipe: string;
         };
         /**
+         * Reach
+         * @description The tones that can be had, and how that is known.
+         */
+        Reach: {
+            /** Darkest Lstar */
+            darkest_lstar: number;
+            /** Lightest Lstar */
+            lightest_lstar: number;
+            /** Measured */
+            measured: boolean;
+            /** Told */
+            told: string;
+        };
+        /**
          * Reached
          * @description What an area comes to in the goal of its process, with its 95 % band.
          */
@@ -5426,6 +5951,38 @@ export interface components {
             plate: string;
         };
         /**
+         * RunMap
+         * @description What is needed to draw what to paint next, with no line too.
+         */
+        RunMap: {
+            /** Areas */
+            areas: components["schemas"]["RunMapArea"][];
+            /** Height Mm */
+            height_mm: number;
+            /** Islands */
+            islands: components["schemas"]["Small"][];
+            /** Pens */
+            pens: string[];
+            /** Picture */
+            picture: string;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * RunMapArea
+         * @description An area of a run on its map.
+         */
+        RunMapArea: {
+            /** Graded From */
+            graded_from: string | null;
+            /** Labels */
+            labels: number[];
+            /** Name */
+            name: string;
+            /** Resist Label */
+            resist_label: string;
+        };
+        /**
          * RunOut
          * @description A run: its state, its sheet, its events.
          */
@@ -5469,6 +6026,7 @@ export interface components {
             in_bath: boolean;
             /** Lift Seconds */
             lift_seconds: number | null;
+            map: components["schemas"]["RunMap"] | null;
             /** Metal */
             metal: string;
             /** Mordant */
@@ -5703,6 +6261,165 @@ export interface components {
             sign_in: string;
         };
         /**
+         * Sketch
+         * @description A picture placed on the plate as it prints: cropped, turned, then laid down.
+         */
+        Sketch: {
+            /**
+             * Crop
+             * @default [
+             *       0,
+             *       0,
+             *       1,
+             *       1
+             *     ]
+             */
+            crop: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Height Mm */
+            height_mm: number;
+            /** Image */
+            image: string;
+            /**
+             * Left Mm
+             * @default 0
+             */
+            left_mm: number;
+            /**
+             * Lies
+             * @default over
+             * @enum {string}
+             */
+            lies: "over" | "darkens";
+            /**
+             * Top Mm
+             * @default 0
+             */
+            top_mm: number;
+            /**
+             * Turned
+             * @default 0
+             * @enum {integer}
+             */
+            turned: 0 | 90 | 180 | 270;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * SketchIn
+         * @description A stored picture placed on the plate as it prints.
+         */
+        SketchIn: {
+            /**
+             * Crop
+             * @default [
+             *       0,
+             *       0,
+             *       1,
+             *       1
+             *     ]
+             */
+            crop: [
+                number,
+                number,
+                number,
+                number
+            ];
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * Left Mm
+             * @default 0
+             */
+            left_mm: number;
+            /**
+             * Lies
+             * @default over
+             * @enum {string}
+             */
+            lies: "over" | "darkens";
+            /**
+             * Picture
+             * Format: uuid
+             */
+            picture: string;
+            /**
+             * Top Mm
+             * @default 0
+             */
+            top_mm: number;
+            /**
+             * Turned
+             * @default 0
+             * @enum {integer}
+             */
+            turned: 0 | 90 | 180 | 270;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * Small
+         * @description A piece that is hard to paint round, in mm from the top left as it prints.
+         */
+        Small: {
+            /** Area */
+            area: string;
+            /** Mm2 */
+            mm2: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * StageMap
+         * @description One map: 0 covered before, 128 to work on now, 255 open.
+         */
+        StageMap: {
+            /** Cover Cm2 */
+            cover_cm2: number;
+            /** Covered Cm2 */
+            covered_cm2: number;
+            /** Number */
+            number: number;
+            /** Open Cm2 */
+            open_cm2: number;
+            /** Path */
+            path: string;
+        };
+        /**
+         * StageOut
+         * @description What is painted before one bite.
+         */
+        StageOut: {
+            /** Bite */
+            bite: number;
+            /** Cm2 */
+            cm2: number;
+            /** Crayon */
+            crayon: string[];
+            /** Edge M */
+            edge_m: number;
+            /** Minutes */
+            minutes: number;
+            /** Minutes High */
+            minutes_high: number;
+            /** Minutes Low */
+            minutes_low: number;
+            /** Now */
+            now: string[];
+            /** Pen */
+            pen: string;
+            /** Small */
+            small: number;
+            /** States */
+            states: number[];
+        };
+        /**
          * StepCaution
          * @description A caution of a step, and what to do when it went wrong.
          */
@@ -5820,6 +6537,86 @@ export interface components {
             waits_for: string[];
             /** Why */
             why: string;
+        };
+        /**
+         * StopOutMapsIn
+         * @description A stored picture and the tones it is cut into.
+         */
+        StopOutMapsIn: {
+            given: components["schemas"]["_StopOutMaps"];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Picture
+             * Format: uuid
+             */
+            picture: string;
+        };
+        /**
+         * StopOutMapsInput
+         * @description A picture, the tones it is cut into, and where its maps shall be written.
+         */
+        StopOutMapsInput: {
+            /** Darkest Lstar */
+            darkest_lstar: number;
+            /**
+             * Dpi
+             * @default 300
+             */
+            dpi: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Image */
+            image: string;
+            /** Lightest Lstar */
+            lightest_lstar: number;
+            /**
+             * Map
+             * @default linear
+             * @enum {string}
+             */
+            map: "linear" | "as-is";
+            /**
+             * Method
+             * @default stop-out
+             * @enum {string}
+             */
+            method: "stop-out" | "open-up";
+            /**
+             * Mirrored
+             * @default true
+             */
+            mirrored: boolean;
+            /**
+             * Smooth Mm
+             * @default 0
+             */
+            smooth_mm: number;
+            /** Tones Lstar */
+            tones_lstar: number[];
+            /** Width Mm */
+            width_mm: number;
+            /** Write */
+            write: string;
+        };
+        /**
+         * StopOutMapsOutput
+         * @description The maps of a plate, one a stage.
+         */
+        StopOutMapsOutput: {
+            /** Height Px */
+            height_px: number;
+            /** Stages */
+            stages: components["schemas"]["StageMap"][];
+            /** Tables */
+            tables: string;
+            /** Warnings */
+            warnings: components["schemas"]["StudyWarning"][];
+            /** Width Px */
+            width_px: number;
         };
         /**
          * Strength
@@ -6059,6 +6856,407 @@ export interface components {
             spread?: number | null;
         };
         /**
+         * StudyAreaOut
+         * @description An area of a study.
+         */
+        StudyAreaOut: {
+            /** Cm2 */
+            cm2: number;
+            graded: components["schemas"]["Graded"] | null;
+            /** Key */
+            key: string;
+            /** Labels */
+            labels: number[];
+            /** Lstar */
+            lstar: number | null;
+            /** Name */
+            name: string;
+            /** Paint Minutes */
+            paint_minutes: number;
+            /** Share */
+            share: number;
+        };
+        /**
+         * StudyCut
+         * @description How a study is cut: its tones, the borders between them, and what was drawn over them.
+         */
+        StudyCut: {
+            /** Bounds Lstar */
+            bounds_lstar: number[];
+            /** Darkest Lstar */
+            darkest_lstar: number;
+            /**
+             * Edits
+             * @default []
+             */
+            edits: components["schemas"]["Edit"][];
+            /**
+             * Join Mm2
+             * @default 0
+             */
+            join_mm2: number;
+            /** Lightest Lstar */
+            lightest_lstar: number;
+            /**
+             * Map
+             * @default linear
+             * @enum {string}
+             */
+            map: "linear" | "as-is";
+            /** Tones Lstar */
+            tones_lstar: number[];
+        };
+        /**
+         * StudyFieldInput
+         * @description Sketches laid together on a plate, their greys tuned, smoothed to what a brush can paint.
+         */
+        StudyFieldInput: {
+            /** Height Mm */
+            height_mm: number;
+            /** Sketches */
+            sketches: components["schemas"]["Sketch"][];
+            /**
+             * Smooth Mm
+             * @default 1.5
+             */
+            smooth_mm: number;
+            /**
+             * @default {
+             *       "black": 0,
+             *       "gamma": 1,
+             *       "white": 100
+             *     }
+             */
+            tuning: components["schemas"]["Tuning"];
+            /** Width Mm */
+            width_mm: number;
+            /** Write */
+            write: string;
+        };
+        /**
+         * StudyFieldOutput
+         * @description The study as it is cut: its picture on 1024 levels of L*, and how many pixels have each.
+         */
+        StudyFieldOutput: {
+            /** Counts */
+            counts: number[];
+            /** Finest Px Per Mm */
+            finest_px_per_mm: number;
+            /** Height Px */
+            height_px: number;
+            /** Path */
+            path: string;
+            /** Px Per Mm */
+            px_per_mm: number;
+            /** Small Path */
+            small_path: string;
+            /** Tables */
+            tables: string;
+            /** Warnings */
+            warnings: components["schemas"]["StudyWarning"][];
+            /** Width Px */
+            width_px: number;
+        };
+        /**
+         * StudyIn
+         * @description A study as it shall be; ``version`` 0 where there was none.
+         */
+        StudyIn: {
+            /** Bath */
+            bath?: string | null;
+            /** Bounds */
+            bounds?: number[] | null;
+            /** Count */
+            count?: number | null;
+            /**
+             * Edits
+             * @default []
+             */
+            edits: components["schemas"]["Edit"][];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Join Mm2
+             * @default 0
+             */
+            join_mm2: number;
+            /**
+             * Lettering
+             * @default
+             * @enum {string}
+             */
+            lettering: "" | "none" | "reads right";
+            /**
+             * Map
+             * @default linear
+             * @enum {string}
+             */
+            map: "linear" | "as-is";
+            /**
+             * Names
+             * @default {}
+             */
+            names: {
+                [key: string]: string;
+            };
+            /**
+             * Pens
+             * @default []
+             */
+            pens: string[];
+            /** Sketches */
+            sketches: components["schemas"]["SketchIn"][];
+            /**
+             * Smooth Mm
+             * @default 1.5
+             */
+            smooth_mm: number;
+            /** Strip */
+            strip?: string | null;
+            /** Tones */
+            tones?: number[] | null;
+            /**
+             * @default {
+             *       "black": 0,
+             *       "gamma": 1,
+             *       "white": 100
+             *     }
+             */
+            tuning: components["schemas"]["Tuning"];
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+        };
+        /**
+         * StudyMapFile
+         * @description One file of maps.
+         */
+        StudyMapFile: {
+            /**
+             * Pages
+             * @default 1
+             */
+            pages: number;
+            /** Path */
+            path: string;
+            /** Title */
+            title: string;
+        };
+        /**
+         * StudyMapsInput
+         * @description A study as it was cut, and in which form its maps are wanted.
+         */
+        StudyMapsInput: {
+            cut: components["schemas"]["StudyCut"];
+            /**
+             * Dpi
+             * @default 300
+             */
+            dpi: number;
+            /** Field */
+            field: string;
+            /**
+             * Form
+             * @default pdf
+             * @enum {string}
+             */
+            form: "png" | "pdf" | "svg";
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * Method
+             * @default stop-out
+             * @enum {string}
+             */
+            method: "stop-out" | "open-up";
+            /**
+             * Mirrored
+             * @default true
+             */
+            mirrored: boolean;
+            /**
+             * Names
+             * @default {}
+             */
+            names: {
+                [key: string]: string;
+            };
+            /**
+             * Paper
+             * @default A4
+             * @enum {string}
+             */
+            paper: "A4" | "A3" | "A2" | "letter" | "tabloid";
+            /**
+             * Pens
+             * @default []
+             */
+            pens: string[];
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            /** Width Mm */
+            width_mm: number;
+            /** Write */
+            write: string;
+        };
+        /**
+         * StudyMapsOutput
+         * @description The files that were written, in the order of the bites.
+         */
+        StudyMapsOutput: {
+            /** Files */
+            files: components["schemas"]["StudyMapFile"][];
+            /** Tables */
+            tables: string;
+        };
+        /**
+         * StudyOut
+         * @description A study with its choices, its areas and its stages; none of those before its greys are.
+         */
+        StudyOut: {
+            /** Bath */
+            bath?: string | null;
+            /** Bath Name */
+            bath_name: string;
+            /** Best */
+            best: number | null;
+            /** Bounds */
+            bounds?: number[] | null;
+            /** Choices */
+            choices: components["schemas"]["Worth"][];
+            /** Count */
+            count?: number | null;
+            cut: components["schemas"]["Cut"] | null;
+            /** Drawn */
+            drawn: string;
+            /**
+             * Edits
+             * @default []
+             */
+            edits: components["schemas"]["Edit"][];
+            /** Finest Px Per Mm */
+            finest_px_per_mm: number | null;
+            /** Floor Lstar */
+            floor_lstar: number;
+            /** Greys */
+            greys: number[];
+            /** Greys From Lstar */
+            greys_from_lstar: number;
+            /** Greys To Lstar */
+            greys_to_lstar: number;
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Join Mm2
+             * @default 0
+             */
+            join_mm2: number;
+            /**
+             * Lettering
+             * @default
+             * @enum {string}
+             */
+            lettering: "" | "none" | "reads right";
+            /** Lettering Asks */
+            lettering_asks: boolean;
+            /**
+             * Map
+             * @default linear
+             * @enum {string}
+             */
+            map: "linear" | "as-is";
+            /**
+             * Names
+             * @default {}
+             */
+            names: {
+                [key: string]: string;
+            };
+            /** Out Of Reach */
+            out_of_reach: number;
+            /**
+             * Pens
+             * @default []
+             */
+            pens: string[];
+            /** Plan Areas */
+            plan_areas: {
+                [key: string]: unknown;
+            }[];
+            /** Plan Version */
+            plan_version: number | null;
+            /**
+             * Plate
+             * Format: uuid
+             */
+            plate: string;
+            /** Px Per Mm */
+            px_per_mm: number | null;
+            reach: components["schemas"]["Reach"];
+            /** Ready */
+            ready: boolean;
+            /** Resists */
+            resists: {
+                [key: string]: string;
+            };
+            /** Sketches */
+            sketches: components["schemas"]["SketchIn"][];
+            /**
+             * Smooth Mm
+             * @default 1.5
+             */
+            smooth_mm: number;
+            /** Strip */
+            strip?: string | null;
+            /** Strip Name */
+            strip_name: string;
+            /** Tones */
+            tones?: number[] | null;
+            /**
+             * @default {
+             *       "black": 0,
+             *       "gamma": 1,
+             *       "white": 100
+             *     }
+             */
+            tuning: components["schemas"]["Tuning"];
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+            /** Warnings */
+            warnings: components["schemas"]["StudyWarning"][];
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * StudyWarning
+         * @description Something to know of a picture before it is cut.
+         */
+        StudyWarning: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "too-coarse" | "other-proportions" | "fewer-greys" | "out-of-reach";
+            /** Text */
+            text: string;
+        };
+        /**
          * Table
          * @description One table of the shop book: rows of named cells.
          */
@@ -6107,7 +7305,8 @@ export interface components {
             kind: string;
             /** Progress */
             progress: number;
-            result: components["schemas"]["DustCoverageOutput"] | null;
+            /** Result */
+            result: components["schemas"]["DustCoverageOutput"] | components["schemas"]["StudyFieldOutput"] | components["schemas"]["StudyMapsOutput"] | components["schemas"]["LookOverOutput"] | components["schemas"]["StopOutMapsOutput"] | null;
             /**
              * State
              * @enum {string}
@@ -6241,6 +7440,80 @@ export interface components {
             what: string;
         };
         /**
+         * ToneAreasInput
+         * @description A picture as it shall print, and into how many tones it may be cut.
+         */
+        ToneAreasInput: {
+            /**
+             * Counts
+             * @default [
+             *       2,
+             *       3,
+             *       4,
+             *       5,
+             *       6,
+             *       7,
+             *       8
+             *     ]
+             */
+            counts: number[];
+            /** Darkest Lstar */
+            darkest_lstar: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Image */
+            image: string;
+            /** Lightest Lstar */
+            lightest_lstar: number;
+            /**
+             * Map
+             * @default linear
+             * @enum {string}
+             */
+            map: "linear" | "as-is";
+            /**
+             * Smooth Mm
+             * @default 1.5
+             */
+            smooth_mm: number;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * ToneAreasOutput
+         * @description A picture cut into tones, for each number asked for that it has greys enough for.
+         */
+        ToneAreasOutput: {
+            /** Choices */
+            choices: components["schemas"]["ToneChoice"][];
+            /** Floor Lstar */
+            floor_lstar: number;
+            /** Px Per Mm */
+            px_per_mm: number;
+            /** Tables */
+            tables: string;
+            /** Warnings */
+            warnings: components["schemas"]["StudyWarning"][];
+        };
+        /**
+         * ToneChoice
+         * @description One way to cut a picture: its tones, the lightest first.
+         */
+        ToneChoice: {
+            /** Areas Cm2 */
+            areas_cm2: number[];
+            /** Bounds Lstar */
+            bounds_lstar: number[];
+            /** Count */
+            count: number;
+            /** Rms Lstar */
+            rms_lstar: number;
+            /** Shares */
+            shares: number[];
+            /** Tones Lstar */
+            tones_lstar: number[];
+        };
+        /**
          * ToneOut
          * @description A tone wanted, expected and read.
          */
@@ -6343,6 +7616,27 @@ export interface components {
             value: number[];
         };
         /**
+         * Tuning
+         * @description Black, white and middle of a picture's greys.
+         */
+        Tuning: {
+            /**
+             * Black
+             * @default 0
+             */
+            black: number;
+            /**
+             * Gamma
+             * @default 1
+             */
+            gamma: number;
+            /**
+             * White
+             * @default 100
+             */
+            white: number;
+        };
+        /**
          * Undo
          * @description An event is taken back; where it is an undo itself, what that took back holds again.
          */
@@ -6437,6 +7731,32 @@ export interface components {
             temperature_unit: "C" | "F";
         };
         /**
+         * Worth
+         * @description A number of tones, and what it takes.
+         */
+        Worth: {
+            /** Areas Cm2 */
+            areas_cm2: number[];
+            /** Bites */
+            bites: number;
+            /** Bounds Lstar */
+            bounds_lstar: number[];
+            /** Brings Lstar */
+            brings_lstar: number | null;
+            /** Count */
+            count: number;
+            /** Minutes */
+            minutes: number | null;
+            /** Pays */
+            pays: boolean;
+            /** Rms Lstar */
+            rms_lstar: number;
+            /** Shares */
+            shares: number[];
+            /** Tones Lstar */
+            tones_lstar: number[];
+        };
+        /**
          * ZoneShift
          * @description From when, since the epoch, and how far the room's clock is ahead of UTC from then on.
          */
@@ -6445,6 +7765,59 @@ export interface components {
             ahead_seconds: number;
             /** From Seconds */
             from_seconds: number;
+        };
+        /**
+         * _StopOutMaps
+         * @description Without the file and the folder: those are the server's own.
+         */
+        _StopOutMaps: {
+            /** Darkest Lstar */
+            darkest_lstar: number;
+            /**
+             * Dpi
+             * @default 300
+             */
+            dpi: number;
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * Image
+             * @default -
+             */
+            image: string;
+            /** Lightest Lstar */
+            lightest_lstar: number;
+            /**
+             * Map
+             * @default linear
+             * @enum {string}
+             */
+            map: "linear" | "as-is";
+            /**
+             * Method
+             * @default stop-out
+             * @enum {string}
+             */
+            method: "stop-out" | "open-up";
+            /**
+             * Mirrored
+             * @default true
+             */
+            mirrored: boolean;
+            /**
+             * Smooth Mm
+             * @default 0
+             */
+            smooth_mm: number;
+            /** Tones Lstar */
+            tones_lstar: number[];
+            /** Width Mm */
+            width_mm: number;
+            /**
+             * Write
+             * @default -
+             */
+            write: string;
         };
     };
     responses: never;
@@ -7538,6 +8911,120 @@ export interface operations {
             };
         };
     };
+    look_over: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookOverInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookOverOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     minutes: {
         parameters: {
             query?: never;
@@ -8128,6 +9615,462 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RunSheet"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    stop_out_maps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StopOutMapsInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StopOutMapsOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    study_field: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StudyFieldInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StudyFieldOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    study_maps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StudyMapsInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StudyMapsOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    tone_areas: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ToneAreasInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToneAreasOutput"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
@@ -9742,6 +11685,122 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_overview_study_api_post_bare_maps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StopOutMapsIn"];
+            };
+        };
+        responses: {
+            /** @description Under way, as a task. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11409,6 +13468,630 @@ export interface operations {
             };
         };
     };
+    server_overview_study_api_get_study: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StudyOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_overview_study_api_put_study: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StudyIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StudyOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_overview_study_api_get_drawing: {
+        parameters: {
+            query?: {
+                width?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_overview_study_api_get_labels: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_overview_study_api_post_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookIn"];
+            };
+        };
+        responses: {
+            /** @description Under way, as a task. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_overview_study_api_post_maps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MapsIn"];
+            };
+        };
+        responses: {
+            /** @description Under way, as a task. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_overview_study_api_get_print: {
+        parameters: {
+            query?: {
+                width?: number;
+                count?: number | null;
+                bite?: number | null;
+                tones?: string;
+            };
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_overview_api_get_tracing: {
         parameters: {
             query?: {
@@ -12658,6 +15341,72 @@ export interface operations {
             };
         };
     };
+    server_runs_api_get_map: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                run: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_shopbook_api_get_shop_book: {
         parameters: {
             query?: never;
@@ -13673,6 +16422,73 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["TaskOut"];
                 };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_tasks_api_get_task_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                task: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
             400: {

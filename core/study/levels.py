@@ -1,0 +1,243 @@
+"""Lightness of a picture on 1024 levels of L*, read from its file within few bytes a pixel."""
+
+from __future__ import annotations
+
+import stat
+import warnings
+from dataclasses import dataclass
+from pathlib import Path
+
+import cv2
+import numpy as np
+from numpy.typing import NDArray
+from PIL import Image, UnidentifiedImageError
+
+from core.image.picture import KINDS, MOST_BYTES, MOST_PIXELS, PictureError
+from core.study.profile import Light, light_of
+from core.tone.lightness import lightness_from_reflectance
+
+Levels = NDArray[np.uint16]
+"""0 black to 1023 white, evenly in L*: (height, width)."""
+
+LEVELS = 1024
+TOP = LEVELS - 1
+_Y_STEPS = 65_536
+_BAND_PX = 2_000_000
+"""Rows are turned to lightness in bands, so that little stands in memory beside the picture."""
+_ORIENTATION = 274
+_TAIL_BYTES = 65_536
+_ENDS = {"JPEG": b"\xff\xd9", "PNG": b"IEND"}
+
+
+@dataclass(frozen=True)
+class _Head:
+    """What a file says of itself before a pixel is decoded."""
+
+    format: str
+    orientation: int
+    profile: bytes | None
+
+
+def read_levels(path: str, most_pixels: int = MOST_PIXELS) -> Levels:
+    """Return the lightness of a picture, upright, its colours read by its own profile.
+
+    Parameters
+    ----------
+    path : str
+        JPEG, PNG or TIFF: grey or colour, 8 or 16 bits, LZW too; what is clear lies on white.
+    most_pixels : int
+
+    Returns
+    -------
+    array (height, width) of levels
+
+    Raises
+    ------
+    PictureError
+        Missing, no plain file, over 60 MB, too many pixels, broken, or another kind of file.
+
+    Notes
+    -----
+    L* of the luminance; white paper is 100. Source: ``cie-15``, ``srgb``.
+    """
+    head = _head(path, most_pixels)
+    pixels = cv2.imread(path, cv2.IMREAD_UNCHANGED)
+    if pixels is None:
+        raise _not_a_picture(path)
+    return _upright(_levels_of(pixels, light_of(head.profile)), head.orientation)
+
+
+def level_lstars() -> NDArray[np.float64]:
+    """Return L* of each level.
+
+    Returns
+    -------
+    array (1024,) [L*]
+    """
+    return np.linspace(0.0, 100.0, LEVELS)
+
+
+def count_levels(levels: Levels) -> NDArray[np.int64]:
+    """Return how many pixels have each level.
+
+    Parameters
+    ----------
+    levels : array (height, width)
+
+    Returns
+    -------
+    array (1024,)
+    """
+    counts = np.zeros(LEVELS, dtype=np.int64)
+    rows = max(1, _BAND_PX // max(1, levels.shape[1]))
+    for top in range(0, levels.shape[0], rows):
+        band = np.ascontiguousarray(levels[top : top + rows])
+        found = cv2.calcHist([band], [0], None, [LEVELS], [0, LEVELS])
+        counts += found.ravel().astype(np.int64)
+    return counts
+
+
+def check_picture(path: str, most_pixels: int = MOST_PIXELS) -> None:
+    """Refuse what is no picture, or too large, before a pixel of it is decoded.
+
+    Parameters
+    ----------
+    path : str
+    most_pixels : int
+
+    Raises
+    ------
+    PictureError
+    """
+    _head(path, most_pixels)
+
+
+def _head(path: str, most_pixels: int) -> _Head:
+    _check_file(path)
+    try:
+        with warnings.catch_warnings():
+            warnings.simplefilter("ignore", Image.DecompressionBombWarning)
+            with Image.open(path, formats=list(KINDS)) as picture:
+                _check_pixels(picture.size, most_pixels)
+                kind, profile = str(picture.format), picture.info.get("icc_profile")
+                orientation = int(picture.getexif().get(_ORIENTATION, 1) or 1)
+    except PictureError:
+        raise
+    except (
+        UnidentifiedImageError, OSError, SyntaxError, ValueError, TypeError,
+        Image.DecompressionBombError,
+    ):  # fmt: skip
+        raise _not_a_picture(path) from None
+    _check_whole(path, kind)
+    return _Head(kind, orientation, profile)
+
+
+def _check_file(path: str) -> None:
+    try:
+        found = Path(path).stat()
+    except (OSError, ValueError):
+        raise _not_a_picture(path) from None
+    if not stat.S_ISREG(found.st_mode):
+        raise _not_a_picture(path)
+    if found.st_size > MOST_BYTES:
+        raise PictureError(
+            "too-large", "That file is too large.", field="image",
+            value=round(found.st_size / 1024 / 1024), allowed="at most 60", unit="MB",
+        )  # fmt: skip
+
+
+def _check_pixels(size: tuple[int, int], most: int) -> None:
+    if size[0] * size[1] > most:
+        raise PictureError(
+            "too-many-pixels", "That picture has too many pixels.", field="image",
+            value=f"{size[0]} × {size[1]}", allowed=f"at most {most // 1_000_000}",
+            unit="megapixels",
+        )  # fmt: skip
+
+
+def _check_whole(path: str, kind: str) -> None:
+    """Refuse a file that breaks off: what is read of it would be half a picture."""
+    end = _ENDS.get(kind)
+    if end is None:
+        return
+    with Path(path).open("rb") as file:
+        size = file.seek(0, 2)
+        file.seek(max(0, size - _TAIL_BYTES))
+        if end not in file.read():
+            raise PictureError(
+                "broken-picture", "That picture breaks off before its end. Save or send it again.",
+                field="image", value=path, allowed="a whole JPEG, PNG or TIFF",
+            )  # fmt: skip
+
+
+def _not_a_picture(path: str) -> PictureError:
+    return PictureError(
+        "not-a-picture", "There is no picture that can be read. Give a JPEG, PNG or TIFF.",
+        field="image", value=path or None, allowed="JPEG, PNG or TIFF",
+    )  # fmt: skip
+
+
+def _levels_of(pixels: NDArray, light: Light) -> Levels:
+    """Return levels of decoded pixels, band by band."""
+    height, width = pixels.shape[:2]
+    out = np.empty((height, width), dtype=np.uint16)
+    tables = light.tables(_depth(pixels), 1 if pixels.ndim == 2 else 3)
+    to_level = _levels_by_light()
+    rows = max(1, _BAND_PX // max(1, width))
+    for top in range(0, height, rows):
+        band = _whole_numbers(pixels[top : top + rows])
+        out[top : top + rows] = cv2.LUT(_luminance(band, tables), to_level)
+    return out
+
+
+def _depth(pixels: NDArray) -> int:
+    return 256 if pixels.dtype == np.uint8 else _Y_STEPS
+
+
+def _whole_numbers(band: NDArray) -> NDArray:
+    """Return a band in 8 or 16 bits; light kept as fractions is taken as 0 to 1."""
+    if band.dtype in (np.uint8, np.uint16):
+        return band
+    if np.issubdtype(band.dtype, np.floating):
+        return np.asarray(np.clip(np.nan_to_num(band), 0, 1) * TOP_16, dtype=np.uint16)
+    return np.asarray(np.clip(band, 0, TOP_16), dtype=np.uint16)
+
+
+TOP_16 = _Y_STEPS - 1
+
+
+def _luminance(band: NDArray, tables: NDArray) -> NDArray[np.uint16]:
+    """Return linear luminance on 65536 steps, white the last."""
+    if band.ndim == 2:
+        return np.asarray(cv2.LUT(band, tables[0].ravel()))
+    if band.shape[2] == 2:
+        return _on_white(cv2.LUT(np.ascontiguousarray(band[..., 0]), tables[0].ravel()), band)
+    colours = np.ascontiguousarray(band[..., :3])
+    if band.dtype == np.uint8:
+        parts = cv2.LUT(colours, tables[::-1].T.reshape(1, 256, 3))
+        light = cv2.transform(parts, np.ones((1, 3), np.float32))
+    else:
+        blue, green, red = (
+            cv2.LUT(np.ascontiguousarray(colours[..., i]), tables[2 - i].ravel()) for i in range(3)
+        )
+        light = cv2.add(cv2.add(blue, green), red)
+    return _on_white(light, band) if band.shape[2] == 4 else np.asarray(light)
+
+
+def _on_white(light: NDArray, band: NDArray) -> NDArray[np.uint16]:
+    top = 255.0 if band.dtype == np.uint8 else float(TOP_16)
+    solid = band[..., -1].astype(np.float32) / top
+    return np.asarray(light * solid + TOP_16 * (1 - solid), dtype=np.uint16)
+
+
+def _levels_by_light() -> NDArray[np.uint16]:
+    lstar = lightness_from_reflectance(np.arange(_Y_STEPS) / TOP_16)
+    return np.asarray(np.rint(np.clip(lstar, 0, 100) / 100 * TOP), dtype=np.uint16)
+
+
+def _upright(levels: Levels, orientation: int) -> Levels:
+    """Return the picture as it was held: the camera says how it was turned."""
+    if orientation in (5, 6, 7, 8):
+        levels = levels.T
+    flips = {2: (1,), 3: (0, 1), 4: (0,), 6: (1,), 7: (0, 1), 8: (0,)}.get(orientation, ())
+    return np.ascontiguousarray(np.flip(levels, flips)) if flips else np.ascontiguousarray(levels)
