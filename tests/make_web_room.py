@@ -51,6 +51,8 @@ def answers(client: Any, room: str) -> dict[str, Any]:
         at = f"{here}/plates/{plate['id']}"
         ask(at)
         ask(f"{at}/course")
+        ask(f"{at}/study")
+        ask(f"{here}/tasks?about={plate['id']}&kind=study-field")
         ask(f"{here}/proofs?plate={plate['id']}")
         for part in PARTS:
             ask(f"{at}/plan?part={part}")

@@ -120,6 +120,7 @@ def _head(path: str, most_pixels: int) -> _Head:
             with Image.open(path, formats=list(KINDS)) as picture:
                 _check_pixels(picture.size, most_pixels)
                 kind, profile = str(picture.format), picture.info.get("icc_profile")
+                _check_whole(path, kind)
                 orientation = int(picture.getexif().get(_ORIENTATION, 1) or 1)
     except PictureError:
         raise
@@ -128,7 +129,6 @@ def _head(path: str, most_pixels: int) -> _Head:
         Image.DecompressionBombError,
     ):  # fmt: skip
         raise _not_a_picture(path) from None
-    _check_whole(path, kind)
     return _Head(kind, orientation, profile)
 
 

@@ -14,6 +14,8 @@ Curve = Callable[[Array], Array]
 
 _HEAD_BYTES = 128
 _SRGB_Y = (0.2126, 0.7152, 0.0722)
+_SRGB_D50_Y, _AS_USUAL = (0.2225, 0.7169, 0.0606), 0.002
+"""What profiles of sRGB say of its colours under their own white: told as if there were none."""
 _STEPS_16 = 65_535
 _FORMS = {0: "g", 1: "gab", 2: "gabc", 3: "gabcd", 4: "gabcdef"}
 
@@ -98,10 +100,18 @@ def _read(profile: bytes) -> Light:
     if "kTRC" in tags:
         grey = _curve(tags["kTRC"])
         return Light(_SRGB_Y, (grey,) * 3, grey)
-    red, green, blue = (_colorant_y(tags[f"{colour}XYZ"]) for colour in "rgb")
-    total = red + green + blue
+    own = tuple(_colorant_y(tags[f"{colour}XYZ"]) for colour in "rgb")
     curves = (_curve(tags["rTRC"]), _curve(tags["gTRC"]), _curve(tags["bTRC"]))
-    return Light((red / total, green / total, blue / total), curves, curves[1])
+    return Light(_weights(own), curves, curves[1])
+
+
+def _weights(own: tuple[float, ...]) -> tuple[float, float, float]:
+    """Return the share of each colour in the light; those of sRGB as where there is no profile."""
+    off = max(abs(y - usual) for y, usual in zip(own, _SRGB_D50_Y, strict=True))
+    if off < _AS_USUAL:
+        return _SRGB_Y
+    red, green, blue = (y / sum(own) for y in own)
+    return red, green, blue
 
 
 def _tags(profile: bytes) -> dict[str, bytes]:

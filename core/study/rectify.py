@@ -21,6 +21,9 @@ _LEAST_SHARE = 0.08
 _BENT = 0.02
 _MARGIN = 0.03
 _LIMITS = (30, 45, 70, 110)
+_WIDE_REACH, _NARROW_REACH = 0.015, 0.006
+"""Shares of a side by which a corner found on the small picture may be off; then once more."""
+_SAMPLES = 160
 
 
 def open_colours(path: str) -> Colours:
@@ -77,7 +80,42 @@ def find_corners(photo: Colours, width_mm: float, height_mm: float) -> Corners:
             field="corners_px", allowed="four corners",
         )  # fmt: skip
     best = min(there, key=lambda shape: _off(shape, width_mm / height_mm))
-    return _in_order(best / less, wide=width_mm >= height_mm)
+    fine = _refined(photo, _refined(photo, best / less, _WIDE_REACH), _NARROW_REACH)
+    return _in_order(fine, wide=width_mm >= height_mm)
+
+
+def _refined(photo: Colours, corners: Corners, reach: float) -> Corners:
+    """Return corners where the sides meet along which the colours change most."""
+    lab = cv2.cvtColor(cv2.GaussianBlur(photo, (0, 0), 1.2), cv2.COLOR_BGR2LAB).astype(np.float32)
+    lines = []
+    for i in range(4):
+        a, b = corners[i], corners[(i + 1) % 4]
+        points = _steepest(lab, a, b, reach * float(np.linalg.norm(b - a)))
+        vx, vy, x, y = cv2.fitLine(points, cv2.DIST_WELSCH, 0, 0.01, 0.01).ravel()
+        lines.append(np.cross([x, y, 1], [x + vx, y + vy, 1]))
+    return _meeting(lines)
+
+
+def _steepest(lab: NDArray, a: NDArray, b: NDArray, reach: float) -> NDArray[np.float32]:
+    """Return for points along a side where, across it, the colours change most."""
+    along = (b - a) / np.linalg.norm(b - a)
+    across = np.array([along[1], -along[0]])
+    places = np.linspace(0.06, 0.94, _SAMPLES)[:, None]
+    offs = np.arange(-reach, reach + 1.0)
+    middles = a + places * (b - a)
+    grid = middles[:, None] + offs[None, :, None] * across
+    seen = cv2.remap(
+        lab, grid[..., 0].astype(np.float32), grid[..., 1].astype(np.float32), cv2.INTER_LINEAR,
+        borderMode=cv2.BORDER_REPLICATE,
+    )  # fmt: skip
+    steep = np.abs(seen[:, 2:] - seen[:, :-2]).sum(axis=2)
+    best = steep.argmax(axis=1) + 1
+    return np.asarray(grid[np.arange(len(best)), best], dtype=np.float32)
+
+
+def _meeting(lines: list[NDArray]) -> Corners:
+    meets = [np.cross(lines[i - 1], lines[i]) for i in range(4)]
+    return np.array([meet[:2] / meet[2] for meet in meets], dtype=np.float32)
 
 
 def _off(corners: Corners, ratio: float) -> float:
@@ -139,8 +177,7 @@ def _sharpened(hull: NDArray, rough: NDArray) -> Corners:
         points = np.vstack([near, a + 0.1 * along, a + 0.9 * along]) if len(near) < 2 else near
         vx, vy, x, y = cv2.fitLine(points, cv2.DIST_HUBER, 0, 0.01, 0.01).ravel()
         lines.append(np.cross([x, y, 1], [x + vx, y + vy, 1]))
-    meets = [np.cross(lines[i - 1], lines[i]) for i in range(4)]
-    return np.array([meet[:2] / meet[2] for meet in meets], dtype=np.float32)
+    return _meeting(lines)
 
 
 def _in_order(corners: Corners, *, wide: bool) -> Corners:

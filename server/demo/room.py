@@ -91,6 +91,7 @@ def _tables_in_order() -> list[Any]:
     from server.rooms.models import HandLink
     from server.runs.models import Run
     from server.shopbook.models import OwnNumber, Recipe, Tool
+    from server.studies.models import Study
     from server.tasks.models import Task
     from server.timers.models import Timer
 
@@ -98,6 +99,7 @@ def _tables_in_order() -> list[Any]:
         Event,
         Entry,
         Task,
+        Study,
         Timer,
         OwnNumber,
         Recipe,

@@ -100,6 +100,7 @@ def plate_out(at: Standing) -> PlateOut:
         **_facts(at),
         work=plate.work_id,
         study=plate.study_id,
+        maps=any(PROCESSES[key].has_maps for key in parts),
         routes=routes_of(plate),
         parts=parts,
         processes=[PROCESSES[key].words for key in parts],

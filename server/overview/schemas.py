@@ -72,6 +72,8 @@ class PlateOut(PlateCard):
 
     work: UUID | None
     study: UUID | None
+    maps: bool
+    """It has areas that are painted by maps: a value study is of use."""
     routes: list[str]
     parts: list[str]
     """Processes it goes through, in working order."""

@@ -65,5 +65,7 @@ class PlateChange(Schema):
     put_away: bool | None = None
     ok_to_print: bool | None = None
     facts: PlateFacts | None = None
+    width_mm: Side | None = None
+    height_mm: Side | None = None
     study: UUID | None = None
     """The value study or drawing: a stored picture."""

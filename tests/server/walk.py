@@ -7,6 +7,7 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 
 from server.api import api
 from tests.server.conftest import furnish, new_id, picture, plan_body
+from tests.server.studies import finished_maps, study, study_body
 
 SCHEMA = json.loads(json.dumps(api.get_openapi_schema(), default=str))
 METHODS = ("get", "post", "put", "delete", "patch")
@@ -30,6 +31,13 @@ def bodies(ids):
         ("POST", "/plates/{plate}/course"): {"version": 1, "act": "done", "step": "cut"},
         ("POST", "/plates/{plate}/coverage"): {"id": new_id(), "picture": ids["picture"],
                                                "um_per_pixel": 4},
+        ("PUT", "/plates/{plate}/study"): study_body(ids, version=1),
+        ("POST", "/plates/{plate}/study/maps"): {"id": new_id(), "form": "svg"},
+        ("POST", "/plates/{plate}/study/look"): {"id": new_id(), "picture": ids["picture"],
+                                                 "bite": 1},
+        ("POST", "/maps"): {"id": new_id(), "picture": ids["picture"], "given": {
+            "tones_lstar": [90, 50, 20], "lightest_lstar": 94, "darkest_lstar": 20,
+            "width_mm": 20, "height_mm": 20}},
         ("POST", "/timers"): {"id": new_id(), "what": "cooling", "seconds": 60,
                               "plate": ids["plate"]},
         ("POST", "/numbers"): {"id": new_id(), "mordant": "copper-ferric", "reason": "x",
@@ -69,11 +77,13 @@ def furnish_all(keeper):
     keeper.must("POST", "/timers", {"id": ids["timer"], "what": "cooling", "seconds": 60})
     keeper.must("PUT", "/recipes", {"id": ids["recipe"], "name": "x", "kind": "ink", "text": "x"})
     keeper.must("PUT", "/tools", {"id": ids["tool"], "name": "x", "kind": "needle"})
+    study(keeper, ids)
     task = {"id": new_id(), "picture": ids["picture"], "um_per_pixel": 4}
-    ids["task"] = keeper.must("POST", f"/plates/{ids['plate']}/coverage", task)["id"]
+    keeper.must("POST", f"/plates/{ids['plate']}/coverage", task)
+    ids["task"] = finished_maps(keeper, ids)
     keeper.must("POST", "/links", {"kind": "invite", "role": "printer"})
     ids["link"] = keeper.must("GET", "/links")[0]["id"]
-    return ids | {"member": str(keeper.user.id)}
+    return ids | {"number": "1", "member": str(keeper.user.id)}
 
 
 def filled(path, ids):

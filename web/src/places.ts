@@ -4,6 +4,7 @@ import { courseQuery } from "./api/courses";
 import { benchQuery } from "./api/plates";
 import { proofsQuery } from "./api/proofs";
 import { stripQuery, stripsQuery } from "./api/strips";
+import { studyQuery } from "./api/studies";
 import type { Asks } from "./frame/first";
 
 /** One row a screen: router, rail, keys, page titles and the test of every screen read it. */
@@ -17,6 +18,8 @@ export type Place = {
   key?: string;
   /** It takes the whole screen: no rail, no rack. */
   whole?: boolean;
+  /** The digits are keys of its own: they do not lead to the steps of a plate's course. */
+  digits?: boolean;
   load: () => Promise<ComponentType>;
   /** What it shows, to be asked for before it is drawn, where it is the first page. */
   first?: Asks;
@@ -127,6 +130,25 @@ export const PLATE_PLACES: Place[] = [
     path: "plan/:part",
     name: "Plan",
     load: async () => (await import("./screens/plans/PlanPage/PlanPage")).PlanPage,
+  },
+  {
+    path: "study",
+    name: "Value study",
+    digits: true,
+    load: async () => (await import("./screens/studies/StudyPage/StudyPage")).StudyPage,
+    first: (client, { room = "", plate = "" }) => [client.prefetchQuery(studyQuery(room, plate))],
+  },
+  {
+    path: "maps",
+    name: "Stop-out maps",
+    load: async () => (await import("./screens/studies/MapsPage/MapsPage")).MapsPage,
+    first: (client, { room = "", plate = "" }) => [client.prefetchQuery(studyQuery(room, plate))],
+  },
+  {
+    path: "card",
+    name: "Bench card",
+    load: async () => (await import("./screens/studies/BenchCard/BenchCard")).BenchCard,
+    first: (client, { room = "", plate = "" }) => [client.prefetchQuery(studyQuery(room, plate))],
   },
   {
     path: "course",

@@ -25,6 +25,7 @@ from server.rooms.permissions import add, enter
 KINDS = {"JPEG": ("image/jpeg", "jpg"), "PNG": ("image/png", "png"), "TIFF": ("image/tiff", "tif")}
 SHOWN_SIDE_PX = 2000
 SHOWN_QUALITY = 88
+_ORIENTATION, _ON_THEIR_SIDE = 274, {5, 6, 7, 8}
 
 
 def store_picture(
@@ -44,12 +45,17 @@ def store_picture(
     before = Picture.objects.filter(room=room, id=picture_id).first()
     if before is not None:
         return before
-    data = _read(upload)
-    kind, shown, size = _look(data)
-    content_type, ending = KINDS[kind]
+    _check_bytes(upload)
     folder = Path(str(room.id)) / str(picture_id) / secrets.token_hex(6)
+    came, sha256 = _stream(upload, folder / "came")
+    try:
+        kind, shown, size = _look(came)
+    except BadValue:
+        shutil.rmtree(came.parent)
+        raise
+    content_type, ending = KINDS[kind]
     original, copy = folder / f"original.{ending}", folder / "shown.jpg"
-    _keep(original, data)
+    came.replace(Path(settings.MEDIA_ROOT) / original)
     _keep(copy, shown)
     with transaction.atomic():
         stored, new = add(
@@ -58,8 +64,8 @@ def store_picture(
                 room=room,
                 name=_name(upload),
                 content_type=content_type,
-                sha256=hashlib.sha256(data).hexdigest(),
-                bytes=len(data),
+                sha256=sha256,
+                bytes=upload.size or 0,
                 width_px=size[0],
                 height_px=size[1],
                 original=str(original),
@@ -77,21 +83,34 @@ def _name(upload: UploadedFile) -> str:
     return kept.encode("utf-8", "ignore").decode() or "picture"
 
 
-def _read(upload: UploadedFile) -> bytes:
+def _check_bytes(upload: UploadedFile) -> None:
     if (upload.size or 0) > settings.LARGEST_UPLOAD_BYTES:
         raise too_large(upload.size, settings.LARGEST_UPLOAD_BYTES)
-    return upload.read()
 
 
-def _look(data: bytes) -> tuple[str, bytes, tuple[int, int]]:
-    """Return the kind, a copy without metadata, and the size [px] of a picture."""
+def _stream(upload: UploadedFile, path: Path) -> tuple[Path, str]:
+    """Write what comes, part by part, and return where it stands and its digest."""
+    whole = Path(settings.MEDIA_ROOT) / path
+    whole.parent.mkdir(parents=True, exist_ok=True, mode=0o700)
+    digest = hashlib.sha256()
+    with whole.open("wb") as file:
+        for part in upload.chunks():
+            digest.update(part)
+            file.write(part)
+        file.flush()
+        os.fsync(file.fileno())
+    return whole, digest.hexdigest()
+
+
+def _look(path: Path) -> tuple[str, bytes, tuple[int, int]]:
+    """Return the kind, a copy without metadata, and the size upright [px] of a picture."""
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("ignore", Image.DecompressionBombWarning)
-            picture = Image.open(io.BytesIO(data), formats=list(KINDS))
-            _check_pixels(picture.size)
-            kind, size = str(picture.format), picture.size
-            return kind, _clean_copy(picture), size
+            with Image.open(path, formats=list(KINDS)) as picture:
+                _check_pixels(picture.size)
+                kind, size = str(picture.format), _upright_size(picture)
+                return kind, _clean_copy(picture), size
     except BadValue:
         raise
     except (UnidentifiedImageError, OSError, ValueError, SyntaxError, MemoryError) as error:
@@ -104,6 +123,12 @@ def _look(data: bytes) -> tuple[str, bytes, tuple[int, int]]:
         ) from None
     except Image.DecompressionBombError:
         raise _too_many_pixels("very large") from None
+
+
+def _upright_size(picture: Image.Image) -> tuple[int, int]:
+    """Return width and height as the picture was held."""
+    lying = picture.getexif().get(_ORIENTATION, 1) in _ON_THEIR_SIDE
+    return (picture.height, picture.width) if lying else picture.size
 
 
 def _check_pixels(size: tuple[int, int]) -> None:

@@ -1,5 +1,6 @@
 import { hashKey, type QueryClient, queryOptions } from "@tanstack/react-query";
-import { data, http, type Shapes } from "./client";
+import { data, dataAs, http, type Shapes } from "./client";
+import type { Task } from "./tasks";
 
 export type Course = Shapes["CourseOut"];
 export type CourseStep = Shapes["StepNow"];
@@ -35,7 +36,7 @@ export const changeCourse = (room: string, plate: string, body: CourseAct) =>
 
 /** Ask for the grains to be counted; the answer is a task that is under way. */
 export const countDust = (room: string, plate: string, body: Shapes["CoverageIn"]) =>
-  data(
+  dataAs<Task>(
     http.POST("/api/rooms/{room}/plates/{plate}/coverage", {
       params: { path: { room, plate } },
       body,

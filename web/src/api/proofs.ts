@@ -3,6 +3,7 @@ import { cookie, data, errorOf, http, type Shapes } from "./client";
 import { keepPageOf, pageAsked } from "./pages";
 
 export type Proof = Shapes["ProofOut"];
+export type Picture = Shapes["PictureOut"];
 
 export const proofsQuery = (room: string, plate: string, page = 1) =>
   queryOptions({
@@ -22,7 +23,7 @@ export const logProof = (room: string, body: Shapes["ProofIn"]) =>
 export const pictureUrl = (room: string, picture: string) => `/api/rooms/${room}/files/${picture}`;
 
 /** Upload a picture with the id its maker gave it. */
-export async function sendPicture(room: string, id: string, file: File): Promise<void> {
+export async function sendPicture(room: string, id: string, file: File): Promise<Picture> {
   const form = new FormData();
   form.append("id", id);
   form.append("file", file);
@@ -31,5 +32,7 @@ export async function sendPicture(room: string, id: string, file: File): Promise
     body: form,
     headers: { "X-CSRFToken": cookie("keen_csrf") },
   });
-  if (!reply.ok) throw errorOf(reply.status, await reply.json().catch(() => null));
+  const body = await reply.json().catch(() => null);
+  if (!reply.ok) throw errorOf(reply.status, body);
+  return body as Picture;
 }

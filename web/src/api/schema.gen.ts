@@ -5056,6 +5056,8 @@ export interface components {
          */
         PlateChange: {
             facts?: components["schemas"]["PlateFacts"] | null;
+            /** Height Mm */
+            height_mm?: number | null;
             /** Name */
             name?: string | null;
             /** Ok To Print */
@@ -5070,6 +5072,8 @@ export interface components {
             study?: string | null;
             /** Version */
             version: number;
+            /** Width Mm */
+            width_mm?: number | null;
         };
         /**
          * PlateFacts
@@ -5165,6 +5169,8 @@ export interface components {
             id: string;
             /** Last Run */
             last_run: string | null;
+            /** Maps */
+            maps: boolean;
             /** Metal */
             metal: string;
             /** Name */

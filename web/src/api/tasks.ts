@@ -1,5 +1,6 @@
 import { queryOptions } from "@tanstack/react-query";
-import { data, http, type Shapes } from "./client";
+import { dataAs, http, type Shapes } from "./client";
+import type { Paged } from "./pages";
 
 export type Task = Shapes["TaskOut"];
 export type Asked = { about: string; kind: string };
@@ -15,9 +16,13 @@ export const tasksQuery = (room: string, of: Asked) =>
   queryOptions({
     queryKey: [room, "tasks", of],
     queryFn: () =>
-      data(http.GET("/api/rooms/{room}/tasks", { params: { path: { room }, query: of } })),
+      dataAs<Paged<Task>>(
+        http.GET("/api/rooms/{room}/tasks", { params: { path: { room }, query: of } }),
+      ),
     refetchInterval: ({ state }) => (underWay(state.data?.items[0]) ? LOOK_MS : false),
   });
 
 export const stopTask = (room: string, task: string) =>
-  data(http.POST("/api/rooms/{room}/tasks/{task}/stop", { params: { path: { room, task } } }));
+  dataAs<Task>(
+    http.POST("/api/rooms/{room}/tasks/{task}/stop", { params: { path: { room, task } } }),
+  );

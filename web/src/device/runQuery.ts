@@ -1,6 +1,7 @@
 import { queryOptions } from "@tanstack/react-query";
 import { ApiError } from "../api/client";
 import { getRun, getStripRun } from "../api/runs";
+import { haveMap } from "./maps";
 import { keepRun, keptRun } from "./store";
 import type { Subject } from "./waiting";
 
@@ -15,6 +16,7 @@ export const runQuery = (user: string, room: string, { kind, id: run }: Subject)
       try {
         const found = await GET[kind](room, run);
         await keepRun(user, room, found);
+        if (found.map) await haveMap(found.map.picture);
         return found;
       } catch (error) {
         const kept = await keptRun(user, room, run);

@@ -36,6 +36,7 @@ const NOT_SAID = {
   sediment: "",
   usual_rinse: null,
   heat: null,
+  map: null,
 };
 
 /** Before areas were opened at the tray there were no words for it. */

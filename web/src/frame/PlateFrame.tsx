@@ -22,7 +22,8 @@ export function PlateFrame() {
   const plate = useQuery(plateQuery(room, id));
   const planned = plate.data?.planned ?? [];
   const found = useQueries({ queries: planned.map((part) => planQuery(room, id, part)) });
-  const own = useMatches().at(-1)?.pathname.replace(/\/$/, "") === `/r/${room}/plates/${id}`;
+  const match = useMatches().at(-1);
+  const own = match?.pathname.replace(/\/$/, "") === `/r/${room}/plates/${id}`;
   const plans = found.map((each) => each.data).filter((plan) => plan != null);
   const earlier = useEarlier(room, id, plans);
   // a line that drops must not take a form from under its words
@@ -38,7 +39,7 @@ export function PlateFrame() {
           <Tabs plate={plate.data} />
         </ShortHead>
       )}
-      <CourseLine key={id} plate={plate.data} short={!own} />
+      <CourseLine key={id} plate={plate.data} short={!own} keys={!digitsOf(match?.handle)} />
       {own ? (
         <div className="mb-3 border-b border-hair">
           <Tabs plate={plate.data} />
@@ -49,6 +50,9 @@ export function PlateFrame() {
     </>
   );
 }
+
+/** Whether the digits are keys of the page itself. */
+const digitsOf = (handle: unknown) => (handle as { digits?: boolean } | undefined)?.digits ?? false;
 
 function useEarlier(room: string, id: string, plans: Plan[]): Plan[] {
   const before = plans.flatMap((plan) =>
@@ -75,7 +79,9 @@ function Tabs({ plate }: { plate: Plate }) {
   const tabs = [
     { to: here, name: "Bites" },
     { to: `${here}/course`, name: "Course" },
+    ...(plate.maps ? [{ to: `${here}/study`, name: "Value study" }] : []),
     ...plans,
+    ...(plate.maps ? [{ to: `${here}/maps`, name: "Stop-out maps" }] : []),
     { to: `${here}/proofs`, name: "Proofs" },
     { to: `/r/${room}/record?plate=${plate.id}`, name: "Record" },
   ];

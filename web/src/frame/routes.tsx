@@ -11,14 +11,14 @@ import { Lost } from "./Lost";
 import { PlateFrame } from "./PlateFrame";
 import { screen } from "./screen";
 
-function routeOf({ path, load, name, whole, first }: Place): RouteObject {
+function routeOf({ path, load, name, whole, digits, first }: Place): RouteObject {
   const { element, errorElement, fetched } = screen(load);
   const asks: Asks = (client, params) => [fetched(), ...(first?.(client, params) ?? [])];
   return {
     ...(path === "" ? { index: true } : { path }),
     element,
     errorElement,
-    handle: { name, whole: whole ?? false, first: asks },
+    handle: { name, whole: whole ?? false, digits: digits ?? false, first: asks },
   };
 }
 

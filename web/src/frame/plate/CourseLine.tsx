@@ -30,12 +30,15 @@ export function stepPath(room: string, plate: Plate, step: Step["step"]): string
   return `${here}/course?group=${step}`;
 }
 
+type Line = { plate: Plate; short: boolean; keys: boolean };
+
 /** The course on its swelled line; every step can be opened at any time. Short, its facts keep to one line. */
-export function CourseLine({ plate, short }: { plate: Plate; short: boolean }) {
+export function CourseLine({ plate, short, keys }: Line) {
   const { room } = useHere();
   const navigate = useNavigate();
   const go = (step: Step) => navigate(stepPath(room, plate, step.step));
-  useKeys(Object.fromEntries(plate.course.map((step, i) => [String(i + 1), () => go(step)])));
+  const steps = plate.course.map((step, i) => [String(i + 1), () => go(step)] as const);
+  useKeys(keys ? Object.fromEntries(steps) : {});
   const now = Math.max(
     0,
     plate.course.findIndex((step) => step.state === "now"),

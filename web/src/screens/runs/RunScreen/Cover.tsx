@@ -24,42 +24,46 @@ type Props = {
   cover: string[];
   uncover: string[];
   acts: Acts;
+  /** Areas that the map shows: they are not named again. */
+  onMap: string[];
 };
 
 /** Each area: how it looks now, and whether it is to cover, to open, covered or left open. */
-export function Cover({ run, local, bite, cover, uncover, acts }: Props) {
+export function Cover({ run, local, bite, cover, uncover, acts, onMap }: Props) {
   const totals = reached(run, local);
   const { closing, opening } = run.process.hands;
   const words = SAYS[closing];
   const begun = run.bites_before + local.state.dips.length > 0;
   return (
     <div className="grid content-start gap-2.5">
-      {run.areas.map(({ name, parts }) => {
-        const [coverNow, openNow] = [cover.includes(name), uncover.includes(name)];
-        const now = coverNow || openNow;
-        const open = bite.open.includes(name);
-        const closed = bite.later.includes(name) ? opening.closed : words.closed;
-        const left = begun ? words.open : words.first;
-        const looks = looksAt(run.sheet, name, totals.get(name) ?? 0) ?? PAPER_LSTAR;
-        const what = coverNow
-          ? "cover now"
-          : openNow
-            ? `${opening.verb.toLowerCase()} now`
-            : open
-              ? left
-              : closed;
-        return (
-          <AreaRow
-            key={name}
-            name={name}
-            parts={parts}
-            now={now}
-            picture={<Look run={run} lstar={open || coverNow ? looks : null} cover={coverNow} />}
-          >
-            {what}, {standsAt(run.sheet, name, totals.get(name) ?? 0)}
-          </AreaRow>
-        );
-      })}
+      {run.areas
+        .filter(({ name }) => !onMap.includes(name))
+        .map(({ name, parts }) => {
+          const [coverNow, openNow] = [cover.includes(name), uncover.includes(name)];
+          const now = coverNow || openNow;
+          const open = bite.open.includes(name);
+          const closed = bite.later.includes(name) ? opening.closed : words.closed;
+          const left = begun ? words.open : words.first;
+          const looks = looksAt(run.sheet, name, totals.get(name) ?? 0) ?? PAPER_LSTAR;
+          const what = coverNow
+            ? "cover now"
+            : openNow
+              ? `${opening.verb.toLowerCase()} now`
+              : open
+                ? left
+                : closed;
+          return (
+            <AreaRow
+              key={name}
+              name={name}
+              parts={parts}
+              now={now}
+              picture={<Look run={run} lstar={open || coverNow ? looks : null} cover={coverNow} />}
+            >
+              {what}, {standsAt(run.sheet, name, totals.get(name) ?? 0)}
+            </AreaRow>
+          );
+        })}
       {begun || !run.sediment ? null : (
         <p className="text-h3 leading-tight text-night-ink-2 max-phone:text-body">
           {run.facing}: {run.sediment}

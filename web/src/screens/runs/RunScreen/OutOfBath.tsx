@@ -3,8 +3,10 @@ import { type Bite, biteLasts, type Local } from "../../../device/local";
 import type { Waiting } from "../../../device/waiting";
 import { TimeWord } from "../../../ui/Ticking";
 import { clock } from "../../../ui/times";
+import { useWide } from "../../../ui/useWide";
 import { Check } from "./Check";
 import { Cover } from "./Cover";
+import { CoverMap, WithWhat } from "./CoverMap";
 import { Heat } from "./Heat";
 import { FarText, FarTitle, OutPart, Said } from "../../../ui/night/Night";
 import { Line } from "./Line";
@@ -21,9 +23,26 @@ export function OutOfBath({ run, local, bite, acts, waiting }: Props) {
   const lifted = last?.lifted_seconds ?? null;
   const [cover, open] = [acts.toCover(), acts.toOpen()];
   const next = biteLasts(run, [[0, local.celsius]], bite);
+  const hands = { cover, uncover: open, open: bite.open.filter((name) => !open.includes(name)) };
+  const mapped = run.map;
+  const wide = useWide();
+  const map = mapped ? (
+    <CoverMap run={run} map={mapped} hands={hands} number={bite.number} />
+  ) : null;
   return (
     <OutPart>
-      <Cover run={run} local={local} bite={bite} cover={cover} uncover={open} acts={acts} />
+      <div className="grid content-start gap-4">
+        {wide ? map : null}
+        <Cover
+          run={run}
+          local={local}
+          bite={bite}
+          cover={cover}
+          uncover={open}
+          acts={acts}
+          onMap={mapped?.areas.map((area) => area.name) ?? []}
+        />
+      </div>
       <section className="max-desk:-order-1">
         <Line run={run} waiting={waiting} />
         <Heat run={run} celsius={local.celsius} />
@@ -35,6 +54,8 @@ export function OutOfBath({ run, local, bite, acts, waiting }: Props) {
               ? `${partsOf(run, open)} ${run.process.hands.opening.how} ${MIRRORED}`
               : run.process.hands.ready}
         </FarText>
+        {mapped ? <WithWhat map={mapped} hands={hands} number={bite.number} /> : null}
+        {wide || !map ? null : <div className="mt-3">{map}</div>}
         {acts.said ? <Said>{acts.said}</Said> : null}
         <Notices state={local.state} />
         <dl className="mt-5 grid grid-cols-2 border-t-2 border-night-line max-phone:mt-3 flat:mt-2">

@@ -1,0 +1,168 @@
+import { useRef } from "react";
+import type { Study } from "../../../api/studies";
+import { grainTile } from "../../../figures/grain";
+import { useWidth } from "../../../figures/useWidth";
+
+type Props = {
+  study: Study;
+  handle: number;
+  onHandle: (place: number) => void;
+  onMove: (place: number, to: number) => void;
+};
+
+const [HEIGHT, TOP, BASE] = [132, 14, 92];
+const [LEFT, RIGHT] = [14, 14];
+const SMOOTH = 2;
+
+/** The greys of the drawing, filled with the grain they become; the handles are where they are cut. */
+export function Greys(props: Props) {
+  const [ref, width] = useWidth(520);
+  return (
+    <div ref={ref} className="min-h-33">
+      <div className="flex items-baseline justify-between gap-3">
+        <h3>Greys of the drawing</h3>
+        {props.study.out_of_reach > 0.01 ? (
+          <span className="font-semibold text-ferric-deep">
+            strip stops at {props.study.reach.darkest_lstar.toFixed(0)},{" "}
+            {Math.round(100 * props.study.out_of_reach)} % is darker
+          </span>
+        ) : null}
+      </div>
+      {width > 0 ? <Drawn {...props} width={width} /> : null}
+    </div>
+  );
+}
+
+function Drawn({ study, handle, onHandle, onMove, width }: Props & { width: number }) {
+  const svg = useRef<SVGSVGElement>(null);
+  const { greys_from_lstar: dark, greys_to_lstar: light, cut } = study;
+  const inner = width - LEFT - RIGHT;
+  const x = (lstar: number) => LEFT + (inner * (light - lstar)) / Math.max(1, light - dark);
+  const lstarAt = (px: number) => light - ((px - LEFT) / inner) * (light - dark);
+  const heights = smoothed(study.greys);
+  const most = Math.max(...heights, 1e-6);
+  const steps = heights.length;
+  const points = heights
+    .map((share, i) => {
+      const lstar = dark + ((i + 0.5) / steps) * (light - dark);
+      return `${x(lstar)},${BASE - ((BASE - TOP) * share) / most}`;
+    })
+    .reverse();
+  const outline = `${LEFT},${BASE} ${points.join(" ")} ${x(dark)},${BASE}`;
+  const bounds = cut?.bounds_lstar ?? [];
+  const edges = [light, ...bounds, dark];
+  const follow = (event: React.PointerEvent) => {
+    if (event.buttons === 0 || !svg.current) return;
+    const box = svg.current.getBoundingClientRect();
+    return lstarAt(event.clientX - box.left);
+  };
+  const told = `Greys of the drawing, cut at L* ${bounds.map((b) => b.toFixed(0)).join(", ")}.`;
+  return (
+    <svg ref={svg} width={width} height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`}>
+      <title>{told}</title>
+      <defs>
+        <clipPath id="greys">
+          <polygon points={outline} />
+        </clipPath>
+        {cut?.tones_lstar.map((tone) => {
+          const { key, href } = grainTile(tone);
+          return (
+            <pattern
+              key={key}
+              id={`greys-${key}`}
+              width="180"
+              height="180"
+              patternUnits="userSpaceOnUse"
+            >
+              <image href={href} width="180" height="180" />
+            </pattern>
+          );
+        })}
+      </defs>
+      <g clipPath="url(#greys)">
+        {cut?.tones_lstar.map((tone, i) => (
+          <rect
+            key={tone}
+            x={x(edges[i] as number)}
+            y={0}
+            width={Math.max(0, x(edges[i + 1] as number) - x(edges[i] as number))}
+            height={BASE}
+            fill={`url(#greys-${grainTile(tone).key})`}
+          />
+        ))}
+      </g>
+      <polyline points={outline} fill="none" stroke="var(--color-ink)" strokeWidth="1.5" />
+      <path d={`M${LEFT} ${BASE}H${width - RIGHT}`} stroke="var(--color-ink)" strokeWidth="1.5" />
+      {study.reach.darkest_lstar > dark + 1 ? (
+        <path
+          d={`M${x(study.reach.darkest_lstar)} 2V${BASE}`}
+          stroke="var(--color-ferric-deep)"
+          strokeWidth="2"
+        />
+      ) : null}
+      {ticks(dark, light).map((tick) => (
+        <text
+          key={tick}
+          x={x(tick)}
+          y={HEIGHT - 6}
+          textAnchor="middle"
+          fontSize="13"
+          className="num"
+          fill="var(--color-ink-3)"
+        >
+          {tick}
+        </text>
+      ))}
+      {bounds.map((bound, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a handle is its place in the row
+        <g key={i}>
+          <path
+            d={`M${x(bound)} ${BASE - 60}V${BASE}`}
+            stroke="var(--color-copper-deep)"
+            strokeWidth="1.5"
+          />
+          <path
+            role="slider"
+            tabIndex={0}
+            aria-label={`Cut ${i + 1}, L*`}
+            aria-valuemin={Math.round(dark)}
+            aria-valuemax={Math.round(light)}
+            aria-valuenow={Math.round(bound * 10) / 10}
+            d={`M${x(bound) - 8} ${BASE - 8}h16v9l-8 9l-8 -9z`}
+            fill={i === handle ? "var(--color-copper-deep)" : "var(--color-copper)"}
+            stroke="var(--color-ink)"
+            strokeWidth="1.5"
+            className="cursor-ew-resize touch-none"
+            onFocus={() => onHandle(i)}
+            onPointerDown={(event) => {
+              event.currentTarget.setPointerCapture(event.pointerId);
+              onHandle(i);
+            }}
+            onPointerUp={(event) => {
+              const box = svg.current?.getBoundingClientRect();
+              if (box) onMove(i, lstarAt(event.clientX - box.left));
+            }}
+            onPointerMove={(event) => {
+              const to = follow(event);
+              if (to !== undefined) event.currentTarget.style.translate = `${x(to) - x(bound)}px 0`;
+            }}
+            onLostPointerCapture={(event) => {
+              event.currentTarget.style.translate = "";
+            }}
+          />
+        </g>
+      ))}
+    </svg>
+  );
+}
+
+const ticks = (dark: number, light: number) =>
+  Array.from({ length: 11 }, (_, i) => 100 - 10 * i).filter((t) => t >= dark && t <= light);
+
+/** A few neighbours' mean: single levels are no hills. */
+function smoothed(shares: number[]): number[] {
+  return shares.map((_, i) => {
+    const near = shares.slice(Math.max(0, i - SMOOTH), i + SMOOTH + 1);
+    return Math.sqrt(near.reduce((sum, each) => sum + each, 0) / near.length);
+  });
+}
