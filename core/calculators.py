@@ -33,6 +33,8 @@ class Calculator:
     """The first sentence of its input's docstring."""
     budget: Budget = ORDINARY
     """What one calculation may take of the machine."""
+    reads_files: bool = False
+    """It is given paths: over HTTP they would name files of the server's own."""
 
     @cached_property
     def run(self) -> Callable[..., BaseModel]:
@@ -112,18 +114,21 @@ REGISTRY: dict[str, Calculator] = {
             "core.image.dust_coverage:dust_coverage",
             "A close photograph of a dusted plate, and how much of it one pixel shows.",
             Budget(seconds=60, megabytes=600),
+            reads_files=True,
         ),
         Calculator(
             "tone-areas",
             "core.study.tone_areas:tone_areas",
             "A picture as it shall print, and into how many tones it may be cut.",
             Budget(seconds=60, megabytes=1400),
+            reads_files=True,
         ),
         Calculator(
             "stop-out-maps",
             "core.study.stop_out_maps:stop_out_maps",
             "A picture, the tones it is cut into, and where its maps shall be written.",
             Budget(seconds=120, megabytes=1400),
+            reads_files=True,
         ),
         Calculator(
             "study-field",
@@ -131,18 +136,21 @@ REGISTRY: dict[str, Calculator] = {
             "Sketches laid together on a plate, their greys tuned, smoothed to what a brush can "
             "paint.",
             Budget(seconds=120, megabytes=1400),
+            reads_files=True,
         ),
         Calculator(
             "study-maps",
             "core.study.study_maps:study_maps",
             "A study as it was cut, and in which form its maps are wanted.",
             Budget(seconds=300, megabytes=1400),
+            reads_files=True,
         ),
         Calculator(
             "look-over",
             "core.study.look_over:look_over",
             "A photograph of a plate before a dip, and the map it should be painted by.",
             Budget(seconds=60, megabytes=1000),
+            reads_files=True,
         ),
         Calculator(
             "course",

@@ -2,27 +2,29 @@
 
 from __future__ import annotations
 
+import json
 import tempfile
-from typing import Any
+from typing import Annotated, Any
 
 from django.conf import settings
 from django.http import HttpRequest
 from ninja import File, Form, Router
 from ninja.files import UploadedFile
+from pydantic import Field
 
 from core.calculators import REGISTRY, Calculator, calculator
 from core.data.mordants import MORDANTS
 from core.image.shapes import DustCoverageOutput, UmPerPixel
+from core.study.shapes import ToneAreasOutput
 from server.calc.apart import run_apart
 from server.replies.door import too_large
-from server.replies.errors import ErrorReply
+from server.replies.errors import BadValue, ErrorReply
 
 router = Router(tags=["calculators"])
 
 SMALL_BYTES = 30_000
 """What is larger is calculated in a process of its own: see ``benchmarks/figures.md``."""
-FROM_PICTURES = {"dust-coverage"}
-"""Over HTTP a picture is uploaded: a path would name a file of the server's own."""
+_JSON = Field(max_length=20_000)
 
 
 @router.get("/calc", response=list[dict[str, str]])
@@ -62,7 +64,7 @@ def _door(each: Calculator) -> None:
 
 
 for _each in REGISTRY.values():
-    if _each.name not in FROM_PICTURES:
+    if not _each.reads_files:
         _door(_each)
 
 
@@ -75,17 +77,48 @@ def post_dust_coverage(
     request: HttpRequest, image: File[UploadedFile], um_per_pixel: Form[UmPerPixel]
 ) -> DustCoverageOutput:
     """Measure the dust on an uploaded close photograph; nothing is stored."""
+    answer = _of_picture("dust-coverage", image, {"um_per_pixel": um_per_pixel})
+    return DustCoverageOutput.model_validate(answer)
+
+
+@router.post(
+    "/calc/tone-areas",
+    response={200: ToneAreasOutput, 422: ErrorReply, 429: ErrorReply},
+    operation_id="tone_areas",
+)
+def post_tone_areas(
+    request: HttpRequest, image: File[UploadedFile], given: Form[Annotated[str, _JSON]]
+) -> ToneAreasOutput:
+    """Cut an uploaded picture into tones; ``given`` is the rest as JSON. Nothing is stored."""
+    try:
+        rest = json.loads(given)
+    except ValueError:
+        rest = None
+    if not isinstance(rest, dict):
+        raise BadValue(
+            "not-json", "The rest is one JSON object.", field="given", value=given[:80],
+            allowed="one JSON object",
+        )  # fmt: skip
+    answer = _of_picture("tone-areas", image, {**rest, "image": "-"})
+    return ToneAreasOutput.model_validate(answer)
+
+
+def _of_picture(name: str, image: UploadedFile, rest: dict[str, Any]) -> dict[str, Any]:
+    """Return the answer of a calculator for an uploaded picture, in a process of its own."""
     if (image.size or 0) > settings.LARGEST_UPLOAD_BYTES:
         raise too_large(image.size, settings.LARGEST_UPLOAD_BYTES)
     with tempfile.NamedTemporaryFile() as file:
         for part in image.chunks():
             file.write(part)
         file.flush()
-        given = {"image": file.name, "um_per_pixel": um_per_pixel}
-        return DustCoverageOutput.model_validate(run_apart("dust-coverage", given))
+        return run_apart(name, {**rest, "image": file.name})
 
 
 @router.post("/calc/{name}", response={200: None, 422: ErrorReply}, include_in_schema=False)
 def post_unknown(request: HttpRequest, name: str) -> None:
-    """Refuse a name that the registry does not hold."""
-    calculator(name)
+    """Refuse a name that the registry does not hold, or whose pictures are a room's own."""
+    known = calculator(name)
+    raise BadValue(
+        "in-a-room", f"{known.name} reads files: over HTTP it is a task of a print room.",
+        field="name", value=name, allowed="a task under /api/rooms/{room}/",
+    )  # fmt: skip

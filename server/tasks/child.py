@@ -43,6 +43,15 @@ BROKE_OFF = {
 }
 
 
+def _texts(given: Any) -> list[str]:
+    """Return every text in plain data."""
+    if isinstance(given, dict):
+        return [text for value in given.values() for text in _texts(value)]
+    if isinstance(given, list):
+        return [text for value in given for text in _texts(value)]
+    return [given] if isinstance(given, str) else []
+
+
 class Child:
     """One run of a calculator: ``python -m core.cli NAME --progress``."""
 
@@ -89,7 +98,7 @@ class Child:
 
     def _without_paths(self, value: object) -> dict[str, Any]:
         """A path of the server's own is nobody's value."""
-        return {"value": None} if value in self._given.values() else {}
+        return {"value": None} if value in _texts(self._given) else {}
 
     def _end(self) -> Ended:
         if self._process.wait() != 0:

@@ -204,26 +204,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/calc/look-over": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * A photograph of a plate before a dip, and the map it should be painted by.
-         * @description A photograph of a plate before a dip, and the map it should be painted by.
-         */
-        post: operations["look_over"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/calc/minutes": {
         parameters: {
             query?: never;
@@ -344,66 +324,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/calc/stop-out-maps": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * A picture, the tones it is cut into, and where its maps shall be written.
-         * @description A picture, the tones it is cut into, and where its maps shall be written.
-         */
-        post: operations["stop_out_maps"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/study-field": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Sketches laid together on a plate, their greys tuned, smoothed to what a brush can paint.
-         * @description Sketches laid together on a plate, their greys tuned, smoothed to what a brush can paint.
-         */
-        post: operations["study_field"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/calc/study-maps": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * A study as it was cut, and in which form its maps are wanted.
-         * @description A study as it was cut, and in which form its maps are wanted.
-         */
-        post: operations["study_maps"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/calc/tone-areas": {
         parameters: {
             query?: never;
@@ -414,8 +334,8 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * A picture as it shall print, and into how many tones it may be cut.
-         * @description A picture as it shall print, and into how many tones it may be cut.
+         * Post Tone Areas
+         * @description Cut an uploaded picture into tones; ``given`` is the rest as JSON. Nothing is stored.
          */
         post: operations["tone_areas"];
         delete?: never;
@@ -3728,34 +3648,6 @@ export interface components {
             picture: string;
         };
         /**
-         * LookOverInput
-         * @description A photograph of a plate before a dip, and the map it should be painted by.
-         */
-        LookOverInput: {
-            /** Bite */
-            bite: number;
-            /** Corners Px */
-            corners_px?: [
-                number,
-                number
-            ][] | null;
-            cut: components["schemas"]["StudyCut"];
-            /** Field */
-            field: string;
-            /** Height Mm */
-            height_mm: number;
-            /** Image */
-            image: string;
-            /**
-             * Method
-             * @default stop-out
-             * @enum {string}
-             */
-            method: "stop-out" | "open-up";
-            /** Width Mm */
-            width_mm: number;
-        };
-        /**
          * LookOverOutput
          * @description What a photograph shows beside the map.
          */
@@ -6267,55 +6159,6 @@ export interface components {
             sign_in: string;
         };
         /**
-         * Sketch
-         * @description A picture placed on the plate as it prints: cropped, turned, then laid down.
-         */
-        Sketch: {
-            /**
-             * Crop
-             * @default [
-             *       0,
-             *       0,
-             *       1,
-             *       1
-             *     ]
-             */
-            crop: [
-                number,
-                number,
-                number,
-                number
-            ];
-            /** Height Mm */
-            height_mm: number;
-            /** Image */
-            image: string;
-            /**
-             * Left Mm
-             * @default 0
-             */
-            left_mm: number;
-            /**
-             * Lies
-             * @default over
-             * @enum {string}
-             */
-            lies: "over" | "darkens";
-            /**
-             * Top Mm
-             * @default 0
-             */
-            top_mm: number;
-            /**
-             * Turned
-             * @default 0
-             * @enum {integer}
-             */
-            turned: 0 | 90 | 180 | 270;
-            /** Width Mm */
-            width_mm: number;
-        };
-        /**
          * SketchIn
          * @description A stored picture placed on the plate as it prints.
          */
@@ -6560,53 +6403,6 @@ export interface components {
              * Format: uuid
              */
             picture: string;
-        };
-        /**
-         * StopOutMapsInput
-         * @description A picture, the tones it is cut into, and where its maps shall be written.
-         */
-        StopOutMapsInput: {
-            /** Darkest Lstar */
-            darkest_lstar: number;
-            /**
-             * Dpi
-             * @default 300
-             */
-            dpi: number;
-            /** Height Mm */
-            height_mm: number;
-            /** Image */
-            image: string;
-            /** Lightest Lstar */
-            lightest_lstar: number;
-            /**
-             * Map
-             * @default linear
-             * @enum {string}
-             */
-            map: "linear" | "as-is";
-            /**
-             * Method
-             * @default stop-out
-             * @enum {string}
-             */
-            method: "stop-out" | "open-up";
-            /**
-             * Mirrored
-             * @default true
-             */
-            mirrored: boolean;
-            /**
-             * Smooth Mm
-             * @default 0
-             */
-            smooth_mm: number;
-            /** Tones Lstar */
-            tones_lstar: number[];
-            /** Width Mm */
-            width_mm: number;
-            /** Write */
-            write: string;
         };
         /**
          * StopOutMapsOutput
@@ -6883,63 +6679,6 @@ export interface components {
             share: number;
         };
         /**
-         * StudyCut
-         * @description How a study is cut: its tones, the borders between them, and what was drawn over them.
-         */
-        StudyCut: {
-            /** Bounds Lstar */
-            bounds_lstar: number[];
-            /** Darkest Lstar */
-            darkest_lstar: number;
-            /**
-             * Edits
-             * @default []
-             */
-            edits: components["schemas"]["Edit"][];
-            /**
-             * Join Mm2
-             * @default 0
-             */
-            join_mm2: number;
-            /** Lightest Lstar */
-            lightest_lstar: number;
-            /**
-             * Map
-             * @default linear
-             * @enum {string}
-             */
-            map: "linear" | "as-is";
-            /** Tones Lstar */
-            tones_lstar: number[];
-        };
-        /**
-         * StudyFieldInput
-         * @description Sketches laid together on a plate, their greys tuned, smoothed to what a brush can paint.
-         */
-        StudyFieldInput: {
-            /** Height Mm */
-            height_mm: number;
-            /** Sketches */
-            sketches: components["schemas"]["Sketch"][];
-            /**
-             * Smooth Mm
-             * @default 1.5
-             */
-            smooth_mm: number;
-            /**
-             * @default {
-             *       "black": 0,
-             *       "gamma": 1,
-             *       "white": 100
-             *     }
-             */
-            tuning: components["schemas"]["Tuning"];
-            /** Width Mm */
-            width_mm: number;
-            /** Write */
-            write: string;
-        };
-        /**
          * StudyFieldOutput
          * @description The study as it is cut: its picture on 1024 levels of L*, and how many pixels have each.
          */
@@ -7052,66 +6791,6 @@ export interface components {
             path: string;
             /** Title */
             title: string;
-        };
-        /**
-         * StudyMapsInput
-         * @description A study as it was cut, and in which form its maps are wanted.
-         */
-        StudyMapsInput: {
-            cut: components["schemas"]["StudyCut"];
-            /**
-             * Dpi
-             * @default 300
-             */
-            dpi: number;
-            /** Field */
-            field: string;
-            /**
-             * Form
-             * @default pdf
-             * @enum {string}
-             */
-            form: "png" | "pdf" | "svg";
-            /** Height Mm */
-            height_mm: number;
-            /**
-             * Method
-             * @default stop-out
-             * @enum {string}
-             */
-            method: "stop-out" | "open-up";
-            /**
-             * Mirrored
-             * @default true
-             */
-            mirrored: boolean;
-            /**
-             * Names
-             * @default {}
-             */
-            names: {
-                [key: string]: string;
-            };
-            /**
-             * Paper
-             * @default A4
-             * @enum {string}
-             */
-            paper: "A4" | "A3" | "A2" | "letter" | "tabloid";
-            /**
-             * Pens
-             * @default []
-             */
-            pens: string[];
-            /**
-             * Title
-             * @default
-             */
-            title: string;
-            /** Width Mm */
-            width_mm: number;
-            /** Write */
-            write: string;
         };
         /**
          * StudyMapsOutput
@@ -7444,46 +7123,6 @@ export interface components {
             started_seconds: number;
             /** What */
             what: string;
-        };
-        /**
-         * ToneAreasInput
-         * @description A picture as it shall print, and into how many tones it may be cut.
-         */
-        ToneAreasInput: {
-            /**
-             * Counts
-             * @default [
-             *       2,
-             *       3,
-             *       4,
-             *       5,
-             *       6,
-             *       7,
-             *       8
-             *     ]
-             */
-            counts: number[];
-            /** Darkest Lstar */
-            darkest_lstar: number;
-            /** Height Mm */
-            height_mm: number;
-            /** Image */
-            image: string;
-            /** Lightest Lstar */
-            lightest_lstar: number;
-            /**
-             * Map
-             * @default linear
-             * @enum {string}
-             */
-            map: "linear" | "as-is";
-            /**
-             * Smooth Mm
-             * @default 1.5
-             */
-            smooth_mm: number;
-            /** Width Mm */
-            width_mm: number;
         };
         /**
          * ToneAreasOutput
@@ -8917,120 +8556,6 @@ export interface operations {
             };
         };
     };
-    look_over: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["LookOverInput"];
-            };
-        };
-        responses: {
-            /** @description What was asked for. */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["LookOverOutput"];
-                };
-            };
-            /** @description Not what can be read: no JSON, a sign that no text has. */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description The role does not carry it. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Took too long to come in. */
-            408: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Changed meanwhile by somebody else, or an id that is taken. */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description A body that does not say how long it is. */
-            411: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Too large. */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description A body of a kind that is not read here. */
-            415: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description A value out of its limits, each fault with its field. */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Too many tries. */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-        };
-    };
     minutes: {
         parameters: {
             query?: never;
@@ -9715,348 +9240,6 @@ export interface operations {
             };
         };
     };
-    stop_out_maps: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["StopOutMapsInput"];
-            };
-        };
-        responses: {
-            /** @description What was asked for. */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["StopOutMapsOutput"];
-                };
-            };
-            /** @description Not what can be read: no JSON, a sign that no text has. */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description The role does not carry it. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Took too long to come in. */
-            408: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Changed meanwhile by somebody else, or an id that is taken. */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description A body that does not say how long it is. */
-            411: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Too large. */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description A body of a kind that is not read here. */
-            415: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description A value out of its limits, each fault with its field. */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Too many tries. */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-        };
-    };
-    study_field: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["StudyFieldInput"];
-            };
-        };
-        responses: {
-            /** @description What was asked for. */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["StudyFieldOutput"];
-                };
-            };
-            /** @description Not what can be read: no JSON, a sign that no text has. */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description The role does not carry it. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Took too long to come in. */
-            408: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Changed meanwhile by somebody else, or an id that is taken. */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description A body that does not say how long it is. */
-            411: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Too large. */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description A body of a kind that is not read here. */
-            415: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description A value out of its limits, each fault with its field. */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Too many tries. */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-        };
-    };
-    study_maps: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["StudyMapsInput"];
-            };
-        };
-        responses: {
-            /** @description What was asked for. */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["StudyMapsOutput"];
-                };
-            };
-            /** @description Not what can be read: no JSON, a sign that no text has. */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description The role does not carry it. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Took too long to come in. */
-            408: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Changed meanwhile by somebody else, or an id that is taken. */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description A body that does not say how long it is. */
-            411: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Too large. */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description A body of a kind that is not read here. */
-            415: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description A value out of its limits, each fault with its field. */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-            /** @description Too many tries. */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ErrorReply"];
-                };
-            };
-        };
-    };
     tone_areas: {
         parameters: {
             query?: never;
@@ -10066,7 +9249,15 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ToneAreasInput"];
+                "multipart/form-data": {
+                    /** Given */
+                    given: string;
+                    /**
+                     * Image
+                     * Format: binary
+                     */
+                    image: string;
+                };
             };
         };
         responses: {

@@ -18,6 +18,7 @@ import { Compare } from "./Compare";
 import { Figure } from "./Figure";
 import { GoingOn } from "./GoingOn";
 import { Heading, type Scale } from "./Heading";
+import { Preview } from "./Preview";
 import { Sources } from "./Sources";
 import { usePlanForm } from "./usePlanForm";
 
@@ -63,6 +64,7 @@ export function PlanEditor(props: Props) {
         <aside className="min-w-0">
           <Sources process={process} form={form} baths={baths} strips={strips} plan={plan} />
           <Areas process={process} form={form} plan={plan} />
+          {plan && plate.maps ? <Preview plan={plan} /> : null}
           {plan ? <GoingOn form={form} plan={plan} /> : null}
           {process.measures ? (
             <MeasuredLines

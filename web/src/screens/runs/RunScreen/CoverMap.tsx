@@ -3,45 +3,45 @@ import { useState } from "react";
 import type { Run } from "../../../api/runs";
 import type { RunMap } from "../../../api/studies";
 import { haveMap } from "../../../device/maps";
-import { readLabels } from "../../../figures/map/labels";
+import { type Labels, readLabels } from "../../../figures/map/labels";
 import { PenStroke } from "../../../figures/map/PenStroke";
 import { StopOutMap } from "../../../figures/map/StopOutMap";
 import { crayonNow, type Hands, statesOf } from "../../../figures/map/states";
 import { Key } from "../../../ui/Key";
 import { useKeys } from "../../../ui/useKeys";
 
-type Props = { run: Run; map: RunMap; hands: Hands; number: number };
+type Props = { run: Run; map: RunMap; labels: Labels; hands: Hands; number: number };
 
-/** What to paint now, large, as it lies on the plate: kept on this device before the first dip. */
-export function CoverMap({ run, map, hands, number }: Props) {
-  const [mirrored, setMirrored] = useState(true);
-  useKeys({ m: () => setMirrored((now) => !now) });
+/** The areas of a run's map, kept on this device before its first dip; null while they are not here. */
+export function useRunMap(run: Run): Labels | null {
+  const address = run.map?.picture ?? "";
   const labels = useQuery({
-    queryKey: ["labels", map.picture],
+    queryKey: ["labels", address],
     queryFn: async () => {
-      const file = await haveMap(map.picture);
+      const file = await haveMap(address);
       if (!file) throw new Error("The map is not here.");
       return readLabels(new Blob([file], { type: "image/png" }));
     },
+    enabled: address !== "",
     networkMode: "always",
     staleTime: Number.POSITIVE_INFINITY,
     retry: false,
   });
+  return labels.data ?? null;
+}
+
+/** What to paint now, large, as it lies on the plate. */
+export function CoverMap({ run, map, labels, hands, number }: Props) {
+  const [mirrored, setMirrored] = useState(true);
+  useKeys({ m: () => setMirrored((now) => !now) });
   const now = [...hands.cover, ...hands.uncover];
   const rings = map.islands.filter((each) => now.includes(each.area));
-  if (!labels.data) {
-    return labels.error ? (
-      <p className="text-h3 text-night-ferric">
-        The map is not on this device. Go by the names: {now.join(", ")}.
-      </p>
-    ) : null;
-  }
   const way = mirrored ? "as it lies on the plate" : "as it prints";
   return (
     <figure className="grid gap-2">
       <div className="mx-auto w-full max-w-168 [@media(max-height:700px)]:max-w-120 max-phone:max-w-110">
         <StopOutMap
-          labels={labels.data}
+          labels={labels}
           states={statesOf(map, hands)}
           mirrored={mirrored}
           metal={run.metal}
@@ -75,7 +75,7 @@ export function CoverMap({ run, map, hands, number }: Props) {
 }
 
 /** The pen of this bite, and what is crayoned after it. */
-export function WithWhat({ map, hands, number }: Omit<Props, "run">) {
+export function WithWhat({ map, hands, number }: Omit<Props, "run" | "labels">) {
   const pen = map.pens[Math.min(number, map.pens.length) - 1];
   if (!pen || hands.cover.length === 0) return null;
   const fading = crayonNow(map, hands);

@@ -6,7 +6,7 @@ import { clock } from "../../../ui/times";
 import { useWide } from "../../../ui/useWide";
 import { Check } from "./Check";
 import { Cover } from "./Cover";
-import { CoverMap, WithWhat } from "./CoverMap";
+import { CoverMap, useRunMap, WithWhat } from "./CoverMap";
 import { Heat } from "./Heat";
 import { FarText, FarTitle, OutPart, Said } from "../../../ui/night/Night";
 import { Line } from "./Line";
@@ -24,11 +24,13 @@ export function OutOfBath({ run, local, bite, acts, waiting }: Props) {
   const [cover, open] = [acts.toCover(), acts.toOpen()];
   const next = biteLasts(run, [[0, local.celsius]], bite);
   const hands = { cover, uncover: open, open: bite.open.filter((name) => !open.includes(name)) };
-  const mapped = run.map;
+  const labels = useRunMap(run);
+  const mapped = labels ? run.map : null;
   const wide = useWide();
-  const map = mapped ? (
-    <CoverMap run={run} map={mapped} hands={hands} number={bite.number} />
-  ) : null;
+  const map =
+    mapped && labels ? (
+      <CoverMap run={run} map={mapped} labels={labels} hands={hands} number={bite.number} />
+    ) : null;
   return (
     <OutPart>
       <div className="grid content-start gap-4">
@@ -54,7 +56,7 @@ export function OutOfBath({ run, local, bite, acts, waiting }: Props) {
               ? `${partsOf(run, open)} ${run.process.hands.opening.how} ${MIRRORED}`
               : run.process.hands.ready}
         </FarText>
-        {mapped ? <WithWhat map={mapped} hands={hands} number={bite.number} /> : null}
+        {run.map ? <WithWhat map={run.map} hands={hands} number={bite.number} /> : null}
         {wide || !map ? null : <div className="mt-3">{map}</div>}
         {acts.said ? <Said>{acts.said}</Said> : null}
         <Notices state={local.state} />

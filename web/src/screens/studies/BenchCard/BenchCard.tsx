@@ -39,7 +39,7 @@ export function BenchCard() {
   return (
     <>
       <div className="my-3 flex flex-wrap items-center gap-3 print:hidden">
-        <h2 className="min-w-0 flex-1">Bench card, A5 across</h2>
+        <p className="min-w-0 flex-1 font-slab text-h2 font-semibold">Bench card, A5 across</p>
         <Button look="strong" onClick={() => window.print()}>
           Print it
         </Button>
@@ -62,7 +62,7 @@ function Card({ plan, study, labels }: Props) {
   return (
     <article className="bench-card border border-line bg-white p-6 text-black">
       <header className="flex flex-wrap items-baseline gap-x-5 border-b-3 border-black pb-1.5">
-        <h1 className="text-h1">{plate.name}</h1>
+        <h2 className="text-h1">{plate.name}</h2>
         <span className="text-lead">
           {plate.metal}{" "}
           <span className="num">

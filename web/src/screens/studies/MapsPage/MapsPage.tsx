@@ -106,7 +106,7 @@ function Maps({ study, stages }: { study: Study; stages: Stage[] }) {
               label={`Map before bite ${stage.bite}, ${mirrored ? "as it lies on the plate" : "as it prints"}`}
             />
           ) : labels.error ? (
-            <Care role="alert">The map did not load. Paint {stage.now.join(", ")}.</Care>
+            <Care>The map did not load. Paint {stage.now.join(", ")}.</Care>
           ) : (
             <p>Drawing the map.</p>
           )}

@@ -18,7 +18,7 @@ const SMOOTH = 2;
 export function Greys(props: Props) {
   const [ref, width] = useWidth(520);
   return (
-    <div ref={ref} className="min-h-33">
+    <div ref={ref} data-figure className="min-h-33">
       <div className="flex items-baseline justify-between gap-3">
         <h3>Greys of the drawing</h3>
         {props.study.out_of_reach > 0.01 ? (
