@@ -36,6 +36,7 @@ def places():
     found = [f"/{path}" for path in re.findall(r'path: "([^"]*)"', rows)]
     found += [f"/plates/{rain}/{path}" for path in re.findall(r'path: "([^"]*)"', plate_rows)]
     found += [f"/plates/{lantern}", f"/plates/{lantern}/plan/tones"]
+    found += [f"/plates/{lantern}/{page}" for page in ("study", "maps?bite=4", "card")]
     found += [f"/plates/{lantern}/course?step=dust"]
     tabs = ("numbers", "cut", "mix", "cleaning", "recipes", "tools", "calculators")
     found += [f"/shop-book?tab={tab}" for tab in tabs]
