@@ -50,47 +50,70 @@ def best_cuts(lstars: Array, counts: Array, most: int, reach: tuple[float, float
     levels belong together in the optimum, so no other cut is better. Source: ``fisher-1958``.
     """
     there = counts > 0
-    values, weights = lstars[there].astype(float), counts[there].astype(float)
-    costs, tones = _runs(values, weights, reach)
-    best, froms = costs[:, 0].copy(), []
+    runs = _Runs(lstars[there].astype(float), counts[there].astype(float), reach)
+    last, places = len(runs.values), np.arange(len(runs.values) + 1)
+    best = runs.costs(np.zeros(1, dtype=int), places)[:, 0]
+    whole = None
+    layers: list[NDArray[np.intp]] = []
     found = []
-    for count in range(1, min(most, len(values)) + 1):
+    for count in range(1, min(most, last) + 1):
+        edges = [last]
         if count > 1:
-            whole = costs + best
-            froms.append(np.argmin(whole, axis=1))
-            best = whole[np.arange(len(best)), froms[-1]]
-        cut = _traced(values, weights, tones, froms, float(best[-1]))
+            to_end = best + runs.costs(places, np.array([last]))[0]
+            edges += _traced(int(np.argmin(to_end)), layers)
+        cut = runs.cut([*edges, 0])
         if len(np.unique(np.round(cut.tones, 6))) < count:
             break
         found.append(cut)
+        if 1 < count < most:  # the last number of tones needs no further row of the programme
+            whole = runs.costs(places, places) if whole is None else whole
+            ways = whole + best
+            layers.append(np.argmin(ways, axis=1))
+            best = ways[places, layers[-1]]
     return found
 
 
-def _runs(values: Array, weights: Array, reach: tuple[float, float]) -> tuple[Array, Array]:
-    """Return error and tone of the levels i to j − 1 as one area, at (j, i)."""
-    middle = float(np.average(values, weights=weights))
-    centred = values - middle
-    sums = [np.concatenate([[0.0], np.cumsum(weights * centred**power)]) for power in (0, 1, 2)]
-    total, first, second = (each[:, None] - each[None, :] for each in sums)
-    with np.errstate(invalid="ignore", divide="ignore"):
-        tone = np.clip(first / total, reach[0] - middle, reach[1] - middle)
-    cost = second - 2 * tone * first + tone**2 * total
-    np.maximum(cost, 0.0, out=cost)
-    cost[np.triu_indices(len(values) + 1)] = np.inf
-    return cost, tone + middle
-
-
-def _traced(values: Array, weights: Array, tones: Array, froms: list, least: float) -> Cut:
-    """Return the cut that the last row of the programme stands for."""
-    edges = [len(values)]
-    for row in reversed(froms):
+def _traced(edge: int, layers: list[NDArray[np.intp]]) -> list[int]:
+    """Return the edges on from one, darker and darker, by where each row came from."""
+    edges = [edge]
+    for row in reversed(layers):
         edges.append(int(row[edges[-1]]))
-    edges.append(0)  # from the lightest edge down to the darkest
-    darker = list(zip(edges[1:], edges[:-1], strict=True))
-    total = weights.sum()
-    return Cut(
-        tones=np.array([tones[end, start] for start, end in darker]),
-        shares=np.array([weights[start:end].sum() / total for start, end in darker]),
-        bounds=np.array([(values[start] + values[start - 1]) / 2 for start, _ in darker[:-1]]),
-        rms=float(np.sqrt(max(0.0, least) / total)),
-    )
+    return edges
+
+
+class _Runs:
+    """Levels that follow each other taken as one area: its error and its tone."""
+
+    def __init__(self, values: Array, weights: Array, reach: tuple[float, float]) -> None:
+        self.values, self.weights = values, weights
+        self._middle = float(np.average(values, weights=weights))
+        self._reach = (reach[0] - self._middle, reach[1] - self._middle)
+        self._sums = [
+            np.concatenate([[0.0], np.cumsum(weights * (values - self._middle) ** power)])
+            for power in (0, 1, 2)
+        ]
+
+    def costs(self, starts: NDArray[np.intp], ends: NDArray[np.intp]) -> Array:
+        """Return the error of the levels from each start to before each end, at (end, start)."""
+        total, first, second = (each[ends][:, None] - each[starts][None] for each in self._sums)
+        with np.errstate(invalid="ignore", divide="ignore"):
+            tone = np.clip(first / total, *self._reach)
+        cost = np.maximum(second - 2 * tone * first + tone**2 * total, 0.0)
+        cost[starts[None] >= ends[:, None]] = np.inf
+        return np.asarray(cost)
+
+    def cut(self, edges: list[int]) -> Cut:
+        """Return the cut at edges between levels, from the lightest end down to 0."""
+        spans = list(zip(edges[1:], edges[:-1], strict=True))
+        sums = [[float(each[end] - each[start]) for start, end in spans] for each in self._sums]
+        total, first, second = (np.array(each) for each in sums)
+        tones = np.clip(first / total, *self._reach)
+        error = float(np.maximum(second - 2 * tones * first + tones**2 * total, 0.0).sum())
+        return Cut(
+            tones=tones + self._middle,
+            shares=total / self.weights.sum(),
+            bounds=np.array(
+                [(self.values[start] + self.values[start - 1]) / 2 for start, _ in spans[:-1]]
+            ),
+            rms=float(np.sqrt(error / self.weights.sum())),
+        )

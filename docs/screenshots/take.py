@@ -3,6 +3,7 @@
 First ``./keen start --detach`` and ``./keen demo --reset``; the bite under way is lifted at last.
 """
 
+import re
 import sys
 import tempfile
 import time
@@ -24,10 +25,11 @@ PAGES = {
     "proof": "{lantern}/proofs",
     "strip": "{strip}",
     "in-the-bath": "{run}",
+    "value-study": "{lantern}/study",
+    "stop-out-maps": "{lantern}/maps?bite=4",
     "strip-at-the-bath": "{to_bite}/bath",
 }
 DESK, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
-SIDEWAYS = {"width": 844, "height": 390}
 SETTLED_MS = 1500
 LATE_SECONDS = 21
 THINGS = ("plates", "strips")
@@ -70,14 +72,6 @@ def sign_in(camera):
     camera.look_round()
 
 
-def faults(camera):
-    camera.open("/plates/new")
-    camera.page.get_by_label("Width").fill("5")
-    camera.page.get_by_label("Height").fill("tall")
-    camera.page.get_by_role("button", name="Put it in the rack").click()
-    camera.take("faults")
-
-
 def ground(camera):
     camera.open("{lantern}/course?step=dust")
     with tempfile.TemporaryDirectory() as folder:
@@ -115,12 +109,9 @@ def overdue(camera):
         route.fulfill(json={"now_ms": now * 1000})
 
     camera.page.route(clock, ahead)
-    for name, size in (("overdue", DESK), ("overdue-sideways", SIDEWAYS)):
-        camera.page.set_viewport_size(size)
-        camera.open("{run}")
-        camera.take(name)
+    camera.open("{run}")
+    camera.take("overdue")
     camera.page.unroute(clock, ahead)
-    camera.page.set_viewport_size(DESK)
     camera.open("/bench")
 
 
@@ -135,11 +126,23 @@ def opening_up(camera):
 
 
 def out_of_the_bath(camera):
+    """Lifted when it is due: the map of what to stop out next, at a desk and on a phone."""
     camera.open("{run}")
+    run = f"/api/rooms/{camera.room}{camera.at['run']}"
+    due = camera.page.evaluate("async (url) => (await (await fetch(url)).json()).lift_seconds", run)
+    camera.page.wait_for_timeout(max(0.0, due - time.time()) * 1000)
     camera.page.keyboard.press("Space")
-    camera.page.wait_for_timeout(SETTLED_MS)
-    camera.page.keyboard.press("c")
+    camera.page.get_by_role("img", name=re.compile("What to paint before")).wait_for()
     camera.take("out-of-the-bath")
+    camera.page.set_viewport_size(PHONE)
+    camera.take("phone-map")
+    camera.page.set_viewport_size(DESK)
+
+
+def bench_card(camera):
+    camera.open("{lantern}/card")
+    camera.page.get_by_text("yellow pen").wait_for()
+    camera.page.locator(".bench-card").screenshot(path=HERE / "bench-card.png")
 
 
 def main(base):
@@ -153,11 +156,10 @@ def main(base):
             camera.open(path)
             camera.take(name)
         camera.page.set_viewport_size(PHONE)
-        for name, path in (("phone-plate", "{lantern}"), ("phone-in-the-bath", "{run}")):
-            camera.open(path)
-            camera.take(name)
+        camera.open("{run}")
+        camera.take("phone-in-the-bath")
         camera.page.set_viewport_size(DESK)
-        for scene in (faults, lines, shop_book, ground, overdue, out_of_the_bath, opening_up):
+        for scene in (lines, shop_book, ground, bench_card, overdue, out_of_the_bath, opening_up):
             scene(camera)
         browser.close()
 

@@ -270,8 +270,17 @@ def test_a_study_of_another_room_is_not_there(cut, stranger):
 
 def test_a_bath_that_bites_another_metal_is_refused(cut):
     bath = new_id()
-    cut.must("POST", "/baths", {"id": bath, "name": "Blue", "volume_l": 3,
-                                "mordant": "zinc-copper-sulphate", "temperature_c": 18})  # fmt: skip
+    cut.must(
+        "POST",
+        "/baths",
+        {
+            "id": bath,
+            "name": "Blue",
+            "volume_l": 3,
+            "mordant": "zinc-copper-sulphate",
+            "temperature_c": 18,
+        },
+    )
     status, reply = cut.ask("PUT", at(cut), study_body(cut.ids, version=1) | {"bath": bath})
     assert (status, reply["error"]["field"]) == (422, "bath")
 

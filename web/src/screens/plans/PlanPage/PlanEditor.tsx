@@ -60,11 +60,11 @@ export function PlanEditor(props: Props) {
               sent={sent}
             />
           ) : null}
+          {plan && plate.maps ? <Preview plan={plan} /> : null}
         </div>
         <aside className="min-w-0">
           <Sources process={process} form={form} baths={baths} strips={strips} plan={plan} />
           <Areas process={process} form={form} plan={plan} />
-          {plan && plate.maps ? <Preview plan={plan} /> : null}
           {plan ? <GoingOn form={form} plan={plan} /> : null}
           {process.measures ? (
             <MeasuredLines

@@ -13,7 +13,7 @@ export function Preview({ plan }: { plan: Plan }) {
   const tones = study ? tonesOf(study, plan) : null;
   if (!study || tones === null) return null;
   return (
-    <figure className="mt-4">
+    <figure className="mt-5 max-w-120">
       <img
         src={printUrl(room, study, { width: WIDTH_PX, tones })}
         alt="The print this plan gives"

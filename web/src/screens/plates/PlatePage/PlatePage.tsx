@@ -25,7 +25,7 @@ export function PlatePage() {
         ) : (
           <NoPlan plate={plate} />
         )}
-        {plate.study ? <Study study={plate.study} /> : null}
+        <Study plate={plate} />
       </Beside>
       <Actions plate={plate} plans={plans} />
     </>

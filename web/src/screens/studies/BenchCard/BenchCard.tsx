@@ -60,8 +60,8 @@ function Card({ plan, study, labels }: Props) {
   const stages = study?.cut?.stages ?? [];
   const ticks = plate.metal === "copper" ? [...TICKS, "no zinc in the tank"] : TICKS;
   return (
-    <article className="bench-card border border-line bg-white p-6 text-black">
-      <header className="flex flex-wrap items-baseline gap-x-5 border-b-3 border-black pb-1.5">
+    <article className="bench-card border border-line bg-white p-6 text-ink">
+      <header className="flex flex-wrap items-baseline gap-x-5 border-b-3 border-ink pb-1.5">
         <h2 className="text-h1">{plate.name}</h2>
         <span className="text-lead">
           {plate.metal}{" "}
@@ -84,7 +84,7 @@ function Card({ plan, study, labels }: Props) {
           <Thumbs study={study} labels={labels} stages={stages} />
         ) : null}
       </div>
-      <table className="mt-3 w-full [&_td]:border-black [&_th]:border-black">
+      <table className="mt-3 w-full [&_td]:border-ink [&_th]:border-ink">
         <thead>
           <tr>
             <th>Bite</th>
@@ -108,8 +108,8 @@ function Card({ plan, study, labels }: Props) {
               <td>
                 <Then plan={plan} stages={stages} after={bite.number} />
               </td>
-              <td className="w-24 border-l border-black" />
-              <td className="w-24 border-l border-black" />
+              <td className="w-24 border-l border-ink" />
+              <td className="w-24 border-l border-ink" />
             </tr>
           ))}
         </tbody>
@@ -117,7 +117,7 @@ function Card({ plan, study, labels }: Props) {
       <p className="mt-3 flex flex-wrap gap-x-6 gap-y-1">
         {ticks.map((each) => (
           <span key={each} className="flex items-center gap-2">
-            <i aria-hidden="true" className="block size-4.5 border-[1.5px] border-black" /> {each}
+            <i aria-hidden="true" className="block size-4.5 border-[1.5px] border-ink" /> {each}
           </span>
         ))}
       </p>

@@ -28,14 +28,14 @@ export function CardSection({ plan }: { plan: Plan }) {
               {column.name}
             </text>
             <Hatch x0={x0} x1={x1} y0={TOP} y1={end} gap={gapOf(column.lstar)} />
-            <path d={`M${x0} ${end}H${x1}`} stroke="#000" strokeWidth={CAP} />
+            <path d={`M${x0} ${end}H${x1}`} stroke="currentColor" strokeWidth={CAP} />
           </g>
         );
       })}
       <path
         d={`M${LEFT} ${TOP}V${FLOOR}H${right}V${TOP}`}
         fill="none"
-        stroke="#000"
+        stroke="currentColor"
         strokeWidth="2"
       />
       {section.bites.map((bite) => (
@@ -46,7 +46,11 @@ export function CardSection({ plan }: { plan: Plan }) {
           <text x={60} y={y(bite.to) - 3} fontSize="14" className="num font-bold">
             {clock(bite.seconds)}
           </text>
-          <path d={`M${LEFT - 12} ${y(bite.to)}H${LEFT - 3}`} stroke="#000" strokeWidth="1.3" />
+          <path
+            d={`M${LEFT - 12} ${y(bite.to)}H${LEFT - 3}`}
+            stroke="currentColor"
+            strokeWidth="1.3"
+          />
         </g>
       ))}
     </svg>
@@ -64,5 +68,5 @@ function Hatch({ x0, x1, y0, y1, gap }: Box) {
     const [from, to] = [Math.max(at, x0), Math.min(at + high, x1)];
     if (to > from) lines.push(`M${from} ${y0 + from - at}L${to} ${y0 + to - at}`);
   }
-  return <path d={lines.join("")} stroke="#000" strokeWidth="1.2" fill="none" />;
+  return <path d={lines.join("")} stroke="currentColor" strokeWidth="1.2" fill="none" />;
 }

@@ -16,49 +16,52 @@ export function Choices({ study, choose }: { study: Study; choose: (count: numbe
     chosen.current?.scrollIntoView?.({ block: "nearest", inline: "center" });
   }, []);
   return (
-    <section aria-label="How many tones" className="mt-3 overflow-x-auto">
-      <div className="min-w-200">
-        <div className="flex items-center justify-between gap-4">
-          <h3 className="text-body font-semibold">Typically off by, L*</h3>
-          <span className="note">
-            {study.floor_lstar > 0.05
-              ? `Blacks the strip never reached stay ${study.floor_lstar.toFixed(1)} off. `
-              : ""}
-            A tone that brings less than half an L* does not pay.
-          </span>
-        </div>
-        <Curve study={study} />
-        <div
-          className="grid gap-x-2"
-          style={{ gridTemplateColumns: `repeat(${choices.length}, minmax(0, 1fr))` }}
-        >
-          {choices.map((each) => (
-            <button
-              key={each.count}
-              ref={each.count === study.cut?.count ? chosen : undefined}
-              type="button"
-              aria-pressed={each.count === study.cut?.count}
-              onClick={() => choose(each.count)}
-              className="grid gap-1 rounded-plate border-2 border-transparent p-1.5 text-left aria-pressed:border-copper-deep aria-pressed:bg-paper-lift"
-            >
-              <img
-                src={printUrl(room, study, { width: THUMB_PX, count: each.count })}
-                alt={`As ${counted(each.count, "tone")} print it`}
-                width={THUMB_PX}
-                height={Math.round((THUMB_PX * study.height_mm) / study.width_mm)}
-                className="h-auto w-full border border-ink"
-              />
-              <span className="flex flex-wrap justify-between gap-x-2">
-                <span>
-                  <b>{counted(each.bites, "bite")}</b>
-                  <small className="note ml-1.5">{each.count} tones</small>
+    <section aria-label="How many tones" className="mt-3">
+      <div className="flex flex-wrap items-center justify-between gap-x-4">
+        <h3 className="text-body font-semibold">Typically off by, L*</h3>
+        <span className="note">
+          {study.floor_lstar > 0.05
+            ? `Blacks the strip never reached stay ${study.floor_lstar.toFixed(1)} off. `
+            : ""}
+          A tone that brings less than half an L* does not pay.
+        </span>
+      </div>
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a part that scrolls must be reached by keys */}
+      <div className="overflow-x-auto" tabIndex={0}>
+        <div className="min-w-200">
+          <Curve study={study} />
+          <div
+            className="grid gap-x-2"
+            style={{ gridTemplateColumns: `repeat(${choices.length}, minmax(0, 1fr))` }}
+          >
+            {choices.map((each) => (
+              <button
+                key={each.count}
+                ref={each.count === study.cut?.count ? chosen : undefined}
+                type="button"
+                aria-pressed={each.count === study.cut?.count}
+                onClick={() => choose(each.count)}
+                className="grid gap-1 rounded-plate border-2 border-transparent p-1.5 text-left aria-pressed:border-copper-deep aria-pressed:bg-paper-lift"
+              >
+                <img
+                  src={printUrl(room, study, { width: THUMB_PX, count: each.count })}
+                  alt={`As ${counted(each.count, "tone")} print it`}
+                  width={THUMB_PX}
+                  height={Math.round((THUMB_PX * study.height_mm) / study.width_mm)}
+                  className="h-auto w-full border border-ink"
+                />
+                <span className="flex flex-wrap justify-between gap-x-2">
+                  <span>
+                    <b>{counted(each.bites, "bite")}</b>
+                    <small className="note ml-1.5">{each.count} tones</small>
+                  </span>
+                  <span className="num text-ink-2">
+                    {each.minutes === null ? "" : saidMinutes(each.minutes)}
+                  </span>
                 </span>
-                <span className="num text-ink-2">
-                  {each.minutes === null ? "" : saidMinutes(each.minutes)}
-                </span>
-              </span>
-            </button>
-          ))}
+              </button>
+            ))}
+          </div>
         </div>
       </div>
     </section>
@@ -75,7 +78,7 @@ function Curve({ study }: { study: Study }) {
   const line = choices.map((each, i) => `${x(i)},${y(each.rms_lstar)}`).join(" ");
   const told = choices.map((each) => `${each.count} tones ${each.rms_lstar.toFixed(1)}`).join(", ");
   return (
-    <div className="relative" style={{ height: HEIGHT }}>
+    <div className="relative h-22">
       <svg
         viewBox={`0 0 100 ${HEIGHT}`}
         preserveAspectRatio="none"

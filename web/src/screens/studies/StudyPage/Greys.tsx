@@ -51,11 +51,8 @@ function Drawn({ study, handle, onHandle, onMove, width }: Props & { width: numb
   const outline = `${LEFT},${BASE} ${points.join(" ")} ${x(dark)},${BASE}`;
   const bounds = cut?.bounds_lstar ?? [];
   const edges = [light, ...bounds, dark];
-  const follow = (event: React.PointerEvent) => {
-    if (event.buttons === 0 || !svg.current) return;
-    const box = svg.current.getBoundingClientRect();
-    return lstarAt(event.clientX - box.left);
-  };
+  const lstarOf = (event: React.PointerEvent) =>
+    lstarAt(event.clientX - (svg.current?.getBoundingClientRect().left ?? 0));
   const told = `Greys of the drawing, cut at L* ${bounds.map((b) => b.toFixed(0)).join(", ")}.`;
   return (
     <svg ref={svg} width={width} height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`}>
@@ -114,45 +111,68 @@ function Drawn({ study, handle, onHandle, onMove, width }: Props & { width: numb
         </text>
       ))}
       {bounds.map((bound, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: a handle is its place in the row
-        <g key={i}>
-          <path
-            d={`M${x(bound)} ${BASE - 60}V${BASE}`}
-            stroke="var(--color-copper-deep)"
-            strokeWidth="1.5"
-          />
-          <path
-            role="slider"
-            tabIndex={0}
-            aria-label={`Cut ${i + 1}, L*`}
-            aria-valuemin={Math.round(dark)}
-            aria-valuemax={Math.round(light)}
-            aria-valuenow={Math.round(bound * 10) / 10}
-            d={`M${x(bound) - 8} ${BASE - 8}h16v9l-8 9l-8 -9z`}
-            fill={i === handle ? "var(--color-copper-deep)" : "var(--color-copper)"}
-            stroke="var(--color-ink)"
-            strokeWidth="1.5"
-            className="cursor-ew-resize touch-none"
-            onFocus={() => onHandle(i)}
-            onPointerDown={(event) => {
-              event.currentTarget.setPointerCapture(event.pointerId);
-              onHandle(i);
-            }}
-            onPointerUp={(event) => {
-              const box = svg.current?.getBoundingClientRect();
-              if (box) onMove(i, lstarAt(event.clientX - box.left));
-            }}
-            onPointerMove={(event) => {
-              const to = follow(event);
-              if (to !== undefined) event.currentTarget.style.translate = `${x(to) - x(bound)}px 0`;
-            }}
-            onLostPointerCapture={(event) => {
-              event.currentTarget.style.translate = "";
-            }}
-          />
-        </g>
+        <Handle
+          // biome-ignore lint/suspicious/noArrayIndexKey: a handle is its place in the row
+          key={i}
+          place={i}
+          bound={bound}
+          chosen={i === handle}
+          limits={[dark, light]}
+          x={x}
+          at={lstarOf}
+          onHandle={onHandle}
+          onMove={onMove}
+        />
       ))}
     </svg>
+  );
+}
+
+type HandleProps = Pick<Props, "onHandle" | "onMove"> & {
+  place: number;
+  bound: number;
+  chosen: boolean;
+  limits: readonly [number, number];
+  x: (lstar: number) => number;
+  at: (event: React.PointerEvent) => number;
+};
+
+/** Where the greys are cut: pulled along the axis, moved by the page's keys. */
+function Handle({ place, bound, chosen, limits, x, at, onHandle, onMove }: HandleProps) {
+  return (
+    <g>
+      <path
+        d={`M${x(bound)} ${BASE - 60}V${BASE}`}
+        stroke="var(--color-copper-deep)"
+        strokeWidth="1.5"
+      />
+      <path
+        role="slider"
+        tabIndex={0}
+        aria-label={`Cut ${place + 1}, L*`}
+        aria-valuemin={Math.round(limits[0])}
+        aria-valuemax={Math.round(limits[1])}
+        aria-valuenow={Math.round(bound * 10) / 10}
+        d={`M${x(bound) - 8} ${BASE - 8}h16v9l-8 9l-8 -9z`}
+        fill={chosen ? "var(--color-copper-deep)" : "var(--color-copper)"}
+        stroke="var(--color-ink)"
+        strokeWidth="1.5"
+        className="cursor-ew-resize touch-none"
+        onFocus={() => onHandle(place)}
+        onPointerDown={(event) => {
+          event.currentTarget.setPointerCapture(event.pointerId);
+          onHandle(place);
+        }}
+        onPointerUp={(event) => onMove(place, at(event))}
+        onPointerMove={(event) => {
+          if (event.buttons === 0) return;
+          event.currentTarget.style.translate = `${x(at(event)) - x(bound)}px 0`;
+        }}
+        onLostPointerCapture={(event) => {
+          event.currentTarget.style.translate = "";
+        }}
+      />
+    </g>
   );
 }
 
