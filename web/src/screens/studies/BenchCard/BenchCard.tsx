@@ -84,36 +84,38 @@ function Card({ plan, study, labels }: Props) {
           <Thumbs study={study} labels={labels} stages={stages} />
         ) : null}
       </div>
-      <table className="mt-3 w-full [&_td]:border-ink [&_th]:border-ink">
-        <thead>
-          <tr>
-            <th>Bite</th>
-            <th>By the clock</th>
-            <th>Counts as</th>
-            <th>In all</th>
-            <th>Then stop out</th>
-            <th>In the bath</th>
-            <th>Out at</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((bite) => (
-            <tr key={bite.number}>
-              <td className="num">{bite.number}</td>
-              <td className="num text-h2 font-bold">{clock(bite.seconds)}</td>
-              <td className="num">{clock(bite.reference_seconds)}</td>
-              <td className="num">
-                {clock(Math.max(...bite.areas.map((a) => a.reference_seconds)))}
-              </td>
-              <td>
-                <Then plan={plan} stages={stages} after={bite.number} />
-              </td>
-              <td className="w-24 border-l border-ink" />
-              <td className="w-24 border-l border-ink" />
+      <div className="relative overflow-x-auto">
+        <table className="mt-3 w-full [&_td]:border-ink [&_th]:border-ink">
+          <thead>
+            <tr>
+              <th>Bite</th>
+              <th>By the clock</th>
+              <th>Counts as</th>
+              <th>In all</th>
+              <th>Then stop out</th>
+              <th>In the bath</th>
+              <th>Out at</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {rows.map((bite) => (
+              <tr key={bite.number}>
+                <td className="num">{bite.number}</td>
+                <td className="num text-h2 font-bold">{clock(bite.seconds)}</td>
+                <td className="num">{clock(bite.reference_seconds)}</td>
+                <td className="num">
+                  {clock(Math.max(...bite.areas.map((a) => a.reference_seconds)))}
+                </td>
+                <td>
+                  <Then plan={plan} stages={stages} after={bite.number} />
+                </td>
+                <td className="w-24 border-l border-ink" />
+                <td className="w-24 border-l border-ink" />
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
       <p className="mt-3 flex flex-wrap gap-x-6 gap-y-1">
         {ticks.map((each) => (
           <span key={each} className="flex items-center gap-2">
