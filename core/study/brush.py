@@ -78,10 +78,10 @@ def smooth(levels: Levels, brush_px: float) -> Levels:
     least = spread[reach : reach + height, reach : reach + width].copy()
     for top, left in ((0, 0), (0, reach), (reach, 0)):
         here = spread[top : top + height, left : left + width]
-        calmer = here < least
-        np.copyto(least, here, where=calmer)
-        np.copyto(best, mean[top : top + height, left : left + width], where=calmer)
-    rounded = np.asarray(np.rint(np.clip(best, 0, TOP)), dtype=np.uint16)
+        calmer = cv2.compare(here, least, cv2.CMP_LT)
+        cv2.min(here, least, dst=least)
+        cv2.copyTo(mean[top : top + height, left : left + width], calmer, best)
+    rounded = np.minimum((best + 0.5).astype(np.uint16), TOP)
     return np.asarray(cv2.medianBlur(rounded, _TIDY_PX))
 
 

@@ -16,6 +16,7 @@ from core.study.levels import LEVELS, TOP, Levels, count_levels, read_levels
 from core.study.on_plate import check_greys, too_coarse
 from core.study.shapes import Sketch, StudyFieldInput, StudyFieldOutput, Tuning
 
+_QUICKLY = [cv2.IMWRITE_PNG_COMPRESSION, 1, cv2.IMWRITE_PNG_FILTER, cv2.IMWRITE_PNG_FILTER_SUB]
 SMALL_PX = 1200
 """What is looked at on a screen is no wider."""
 
@@ -166,7 +167,7 @@ def _write(levels: Levels, path: Path) -> str:
         path.parent.mkdir(parents=True, exist_ok=True)
     except OSError:
         raise _cannot_write(path) from None
-    if not cv2.imwrite(str(path), levels, [cv2.IMWRITE_PNG_COMPRESSION, 2]):
+    if not cv2.imwrite(str(path), levels, _QUICKLY):
         raise _cannot_write(path)
     return str(path)
 

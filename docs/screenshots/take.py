@@ -45,7 +45,6 @@ class Camera:
         plates, strips = (self._named(f"/api/rooms/{self.room}/{what}") for what in THINGS)
         self.at = {
             "lantern": f"/plates/{plates['Lantern Row']['id']}",
-            "steam": f"/plates/{plates['Steam Stall']['id']}",
             "rain": f"/plates/{plates['Rain on Awnings']['id']}",
             "strip": f"/strips/{strips['Rosin last week']['id']}",
             "to_bite": f"/strips/{strips['Sprayed dots']['id']}",
@@ -115,16 +114,6 @@ def overdue(camera):
     camera.open("/bench")
 
 
-def opening_up(camera):
-    """Lines of a plate that is not bitten yet, begun by opening up and set aside again."""
-    camera.open("{steam}/plan/lines")
-    camera.page.get_by_role("button", name="Opening up").click()
-    camera.page.get_by_role("button", name="Keep the changes").click()
-    camera.page.get_by_role("button", name="Begin to bite the lines").click()
-    camera.page.wait_for_url("**/runs/**")
-    camera.take("opening-up")
-
-
 def out_of_the_bath(camera):
     """Lifted when it is due: the map of what to stop out next, at a desk and on a phone."""
     camera.open("{run}")
@@ -159,7 +148,7 @@ def main(base):
         camera.open("{run}")
         camera.take("phone-in-the-bath")
         camera.page.set_viewport_size(DESK)
-        for scene in (lines, shop_book, ground, bench_card, overdue, out_of_the_bath, opening_up):
+        for scene in (lines, shop_book, ground, bench_card, overdue, out_of_the_bath):
             scene(camera)
         browser.close()
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import contextlib
 import json
+import os
 import selectors
 import subprocess
 import sys
@@ -15,6 +16,8 @@ from typing import Any, Self
 from django.conf import settings
 
 LET_GO_SECONDS = 1.0
+BEHIND_ANSWERS = 15
+"""How far long work steps back: whoever waits for an answer comes first."""
 
 
 @dataclass(frozen=True)
@@ -61,7 +64,9 @@ class Child:
         self._process = subprocess.Popen(
             [sys.executable, "-m", "core.cli", calculator, "--progress"], cwd=settings.ROOT,
             stdin=subprocess.PIPE, stdout=self._answer, stderr=subprocess.PIPE,
+            env={**os.environ, "OPENCV_FOR_THREADS_NUM": "1"},
         )  # fmt: skip
+        os.setpriority(os.PRIO_PROCESS, self._process.pid, BEHIND_ANSWERS)
         self._lines = selectors.DefaultSelector()
         self._lines.register(self._said, selectors.EVENT_READ)
         self._fault: dict[str, Any] = BROKE_OFF
