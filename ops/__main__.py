@@ -165,8 +165,9 @@ def calc(given: argparse.Namespace) -> int:
     if not PYTHON.exists():
         packages.install_missing(browser=False)
     build.python_environment(dev=False)
-    os.chdir(ROOT)
-    os.execv(PYTHON, [str(PYTHON), "-m", "core.cli", *given.arguments])  # noqa: S606
+    os.chdir(os.environ.get("KEEN_CALLED_FROM", ROOT))
+    environment = {**os.environ, "PYTHONPATH": str(ROOT)}
+    os.execve(PYTHON, [str(PYTHON), "-m", "core.cli", *given.arguments], environment)  # noqa: S606
 
 
 def demo(given: argparse.Namespace) -> int:

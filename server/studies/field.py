@@ -11,9 +11,11 @@ from typing import Any
 from django.conf import settings
 
 from core.calculators import compute
+from server.accounts.models import User
 from server.files.models import Picture
 from server.rooms.permissions import find
 from server.studies.models import Study
+from server.tasks.actions.ask import ask_for
 from server.tasks.models import Task
 
 KIND = "study-field"
@@ -38,11 +40,13 @@ def digest_of(given: Any) -> str:
 
 
 def field_of(study: Study) -> dict[str, Any] | None:
-    """Return the greys of a study, where they are those of what it says now."""
-    field = study.field
-    if field is None or field["digest"] != digest_of(asked_of(study)):
+    """Return the greys of what a study says now; None where they are not made, or lost."""
+    folder = folder_of(study, digest_of(asked_of(study)))
+    try:
+        kept = json.loads((folder / "field.json").read_text("utf-8"))
+    except (OSError, ValueError):
         return None
-    return dict(field) if (folder_of(study, field["digest"]) / "field.png").exists() else None
+    return dict(kept) if (folder / "field.png").exists() else None
 
 
 def folder_of(study: Study, digest: str) -> Path:
@@ -50,13 +54,45 @@ def folder_of(study: Study, digest: str) -> Path:
     return Path(settings.MEDIA_ROOT) / str(study.room_id) / "studies" / str(study.id) / digest
 
 
+def ask_for_field(user: User, study: Study) -> None:
+    """Ask for the greys of a study where they are not there."""
+    if field_of(study) is not None:
+        return
+    given = {"study": str(study.id), **asked_of(study)}
+    ask_for(
+        KIND, room=study.room, user=user, task_id=uuid.uuid4(), about=study.plate_id,
+        given=given | {"times": _times_made(study, given)},
+    )  # fmt: skip
+
+
+def _times_made(study: Study, given: dict[str, Any]) -> int:
+    """Return how often just these greys were made: once done a task stands for its work, and what
+    it wrote may be lost."""
+    done = Task.objects.filter(room=study.room, kind=KIND, about=study.plate_id, state="done")
+    made = {digest_of(given)}
+    return sum(digest_of(_without_times(task.given)) in made for task in done)
+
+
+def _without_times(given: dict[str, Any]) -> dict[str, Any]:
+    return {key: value for key, value in given.items() if key != "times"}
+
+
+def made_from(task: Task) -> dict[str, Any]:
+    """Return what a task's greys are made from."""
+    return {key: value for key, value in task.given.items() if key not in ("study", "times")}
+
+
 def sketches_of(task: Task) -> dict[str, Any]:
     """Return what the calculator takes: the pictures on disk and the folder to write into."""
-    given = {key: value for key, value in task.given.items() if key != "study"}
-    study = find(Study, task.room, uuid.UUID(task.given["study"]))
-    given["write"] = str(folder_of(study, digest_of(given)))
+    given = made_from(task)
+    given["write"] = str(_folder_for(task))
     given["sketches"] = [_on_disk(task, sketch) for sketch in given["sketches"]]
     return given
+
+
+def _folder_for(task: Task) -> Path:
+    study = find(Study, task.room, uuid.UUID(task.given["study"]))
+    return folder_of(study, digest_of(made_from(task)))
 
 
 def _on_disk(task: Task, sketch: dict[str, Any]) -> dict[str, Any]:
@@ -67,20 +103,17 @@ def _on_disk(task: Task, sketch: dict[str, Any]) -> dict[str, Any]:
 
 def field_at_once(study: Study) -> None:
     """Make the greys of a study without a worker: for what is set up by code."""
-    given = asked_of(study)
-    task = Task(room=study.room, given={"study": str(study.id), **given})
-    answer = compute(KIND, sketches_of(task)).model_dump(mode="json")
-    study.field = {key: answer[key] for key in KEPT} | {"digest": digest_of(given)}
-    study.save(update_fields=["field"])
+    task = Task(room=study.room, given={"study": str(study.id), **asked_of(study)})
+    task.result = compute(KIND, sketches_of(task)).model_dump(mode="json")
+    keep_field(task)
 
 
 def keep_field(task: Task) -> None:
-    """Keep the greys with the study, unless it says something else by now."""
-    made_from = {key: value for key, value in task.given.items() if key != "study"}
+    """Keep what is known of the greys beside them, by what they were made from."""
     answer: dict[str, Any] = task.result or {}
+    kept = {key: answer[key] for key in KEPT} | {"digest": digest_of(made_from(task))}
+    path = _folder_for(task) / "field.json"
+    part = path.with_suffix(".part")
+    part.write_text(json.dumps(kept), "utf-8")
+    part.replace(path)
     task.result = answer | {"path": "field.png", "small_path": "small.png"}
-    study = find(Study, task.room, uuid.UUID(task.given["study"]), lock=True)
-    if digest_of(made_from) != digest_of(asked_of(study)):
-        return
-    study.field = {key: answer[key] for key in KEPT} | {"digest": digest_of(made_from)}
-    study.save(update_fields=["field"])

@@ -10,11 +10,8 @@ from server.rooms.models import RoomThing
 
 
 class Study(RoomThing):
-    """The value study of a plate. What follows from it (its greys, areas and maps) is derived.
-
-    ``field`` is the answer of the task that laid its sketches together, with the digest of what it
-    was made from: it holds only while that is what the study says.
-    """
+    """The value study of a plate. What follows from it (greys, areas, maps) is derived: files named
+    by the digest of what they were made from, made again where they are lost."""
 
     plate = models.ForeignKey("plates.Plate", models.CASCADE, related_name="studies")
     strip = models.ForeignKey("strips.Strip", models.PROTECT, null=True, related_name="+")
@@ -36,7 +33,6 @@ class Study(RoomThing):
     pens = models.JSONField(default=list)
     lettering = models.CharField(max_length=12, default="")
     """What a look at its lettering came to; empty: nobody looked."""
-    field = models.JSONField(null=True)
 
     class Meta:
         constraints: ClassVar = [

@@ -289,12 +289,21 @@ def test_a_lost_folder_is_made_again(cut, settings):
     import shutil
     from pathlib import Path
 
-    shutil.rmtree(Path(settings.MEDIA_ROOT) / str(cut.room.id) / "studies")
-    assert not told(cut, cut.ids)["ready"]
-    change(cut, cut.ids)
-    task = Task.objects.filter(kind="study-field").latest("asked_at")
-    work_on(task.id)
+    for _ in range(2):  # also where a task is done that stands for the same work
+        shutil.rmtree(Path(settings.MEDIA_ROOT) / str(cut.room.id) / "studies")
+        assert not told(cut, cut.ids)["ready"]
+        change(cut, cut.ids)
+        work_on(Task.objects.filter(kind="study-field").latest("asked_at").id)
+        assert told(cut, cut.ids)["ready"]
+
+
+def test_laid_otherwise_and_taken_back_its_greys_are_there_at_once(cut):
+    aside = change(cut, cut.ids, sketches=[sketch(cut.ids["sketch"], left_mm=20)])
+    assert not aside["ready"]
+    work_on(Task.objects.filter(kind="study-field").latest("asked_at").id)
     assert told(cut, cut.ids)["ready"]
+    assert change(cut, cut.ids)["ready"]
+    assert change(cut, cut.ids, sketches=[sketch(cut.ids["sketch"], left_mm=20)])["ready"]
 
 
 def test_the_plate_may_take_the_pictures_proportions(cut):

@@ -17,10 +17,9 @@ from server.replies.errors import BadValue, Stale
 from server.rooms.models import Room
 from server.rooms.permissions import add, change, enter, find
 from server.strips.models import Strip
-from server.studies.field import KIND, asked_of, field_of
+from server.studies.field import ask_for_field
 from server.studies.models import Study
 from server.studies.schemas import StudyIn
-from server.tasks.actions.ask import ask_for
 
 _COLUMNS = ("smooth_mm", "map", "count", "tones", "bounds", "join_mm2", "names", "pens",
             "lettering")  # fmt: skip
@@ -59,16 +58,6 @@ def keep_study(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: Study
         write(room, user, "study", told, plate=plate)
     ask_for_field(user, study)
     return study
-
-
-def ask_for_field(user: User, study: Study) -> None:
-    """Ask for the greys of a study where they are not there."""
-    if field_of(study) is not None:
-        return
-    ask_for(
-        KIND, room=study.room, user=user, task_id=uuid.uuid4(), about=study.plate_id,
-        given={"study": str(study.id), **asked_of(study)},
-    )  # fmt: skip
 
 
 def _told(before: tuple, study: Study) -> str:

@@ -4,6 +4,8 @@ import { type Study, studyQuery } from "../../../api/studies";
 import { usePlate } from "../../../frame/PlateFrame";
 import { useHere } from "../../../frame/useHere";
 import { useTask } from "../../../frame/useTask";
+import { TextButton } from "../../../ui/Button";
+import { Trouble } from "../../../ui/Trouble";
 import { Asking } from "../../../ui/Asking";
 import { Care } from "../../../ui/Care";
 import { Progress } from "../../../ui/Progress";
@@ -52,9 +54,11 @@ function Of({ study }: { study: Study }) {
         {open ? null : (
           <p>
             The picture and all that was drawn on it are kept. Change what is wrong below, or take
-            another picture.
+            another picture.{" "}
+            <TextButton onClick={() => changes.change({})}>Read it again as it is</TextButton>
           </p>
         )}
+        <Trouble error={changes.error} />
       </div>
       <Section>
         <Pictures study={study} changes={changes} />
