@@ -8,7 +8,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
 from server.accounts.session import signed_in
-from server.overview.study_page import study_out, usual_sources
+from server.overview.study_page import study_out, tones_after, usual_sources
 from server.plans.actions.keep import current_plan
 from server.plates.models import Plate
 from server.replies.errors import BadValue, ErrorReply, Stale
@@ -71,7 +71,10 @@ def get_print(
     tones: str = Query("", max_length=200),
 ) -> HttpResponse:
     """Show how it prints: as cut, into ``count`` tones, after a bite, or with other tones."""
-    return printed(_study(request, room, plate), width, count, bite, _tones(tones))
+    study, asked = _study(request, room, plate), _tones(tones)
+    if bite is not None and asked is None and count is None:
+        asked = tones_after(study, bite)
+    return printed(study, width, count, None if asked else bite, asked)
 
 
 @router.get("/plates/{uuid:plate}/study/labels", response=_MISSING)

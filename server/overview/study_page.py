@@ -27,6 +27,7 @@ from core.tone.read_curve import read_curve
 from core.tone.shapes import Curve, ReadCurveInput
 from server.baths.actions.facts import bath_facts
 from server.baths.models import Bath
+from server.overview.plan_page import plan_out
 from server.plans.actions.keep import current_plan
 from server.plans.models import Plan
 from server.plates.models import Plate
@@ -98,6 +99,27 @@ def study_out(study: Study) -> StudyOut:
         resists={key: row.label for key, row in RESISTS.items()},
         drawn=digest_of([asked_of(study), study.version, reach.lightest, reach.darkest]),
     )  # fmt: skip
+
+
+def tones_after(study: Study, bite: int) -> list[float | None] | None:
+    """Return the L* of the study's areas after a bite of the plan; None where it has other areas.
+
+    What was not bitten by then prints as the unbitten plate, told as null.
+    """
+    plan, now = current_plan(study.plate, "tones"), current(study)
+    if plan is None or now is None:
+        return None
+    names = [study.names.get(area.name, area.name) for area in divided(study, *now).areas]
+    if set(names) != {area["name"] for area in plan.areas}:
+        return None
+    sheet = plan_out(plan).sheet.plan
+    reached = {
+        area.name: area.lstar
+        for made in [*sheet.done, *sheet.bites]
+        if made.number <= bite
+        for area in made.areas
+    }
+    return [reached.get(name) for name in names]
 
 
 def usual_sources(plate: Plate) -> tuple[uuid.UUID | None, uuid.UUID | None]:
@@ -205,7 +227,7 @@ def _cut_out(study: Study, field: dict[str, Any], choices: list[ToneChoice]) -> 
         stages=_stages_out(study, cut, made.areas, called, made.pieces),
         islands=[
             Small(area=owner[p.label], x_mm=p.x_mm, y_mm=p.y_mm, mm2=p.mm2)
-            for p in made.islands if p.label in owner
+            for p in made.pieces if p.label in owner
         ],
         left_out=_left_out(cut, made.areas),
     )  # fmt: skip

@@ -12,7 +12,7 @@ from typing import Any
 import cv2
 import numpy as np
 
-from core.data.study import EASY_TO_MISS_MM2, ISLAND_MM2, WORTH_LSTAR
+from core.data.study import EASY_TO_MISS_MM2, WORTH_LSTAR
 from core.study.divide import FIRST_TONE, divide
 from core.study.field import read_field
 from core.study.islands import islands
@@ -156,11 +156,6 @@ class Divided:
     areas: list[StudyArea]
     pieces: list[Piece]
     labels_path: Path
-
-    @property
-    def islands(self) -> list[Piece]:
-        """Return what is hard to paint round."""
-        return [piece for piece in self.pieces if piece.mm2 < ISLAND_MM2]
 
 
 def divided(study: Study, field: dict[str, Any], cut: StudyCut) -> Divided:

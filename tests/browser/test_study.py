@@ -122,7 +122,7 @@ def test_several_sketches_are_laid_together_and_one_area_is_drawn_over(demo, wor
     page.goto(f"{page.room}/plates/{plate}/study")
     page.get_by_label("Picture of what is meant").set_input_files(drawn(tmp_path))
     page.get_by_role("heading", name="Worth three bites.").wait_for()
-    page.get_by_text("Pictures, levels and brush").click()
+    page.get_by_text("Pictures, levels, brush and pens").click()
     page.get_by_label("Another picture on this plate").set_input_files(only_right_half(tmp_path))
     page.get_by_alt_text("Sketch 2").wait_for()
     page.get_by_role("heading", name=re.compile("[Ww]orth")).wait_for()

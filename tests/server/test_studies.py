@@ -201,6 +201,23 @@ def test_maps_are_drawn_fetched_and_belong_to_the_plan_they_were_asked_for(cut):
     assert (status, reply["error"]["code"]) == (409, "plan-changed")
 
 
+def test_opened_up_the_darkest_is_bitten_first_in_the_print_too(cut):
+    """After the first bite only the darkest band is bitten; of the last all but the paper are."""
+    plan = cut.must("GET", f"/plates/{cut.ids['plate']}/plan")
+    cut.must("POST", f"/runs/{cut.ids['run']}/end")
+    body = {"id": plan["id"], "version": plan["version"], "bath": cut.ids["bath"],
+            "strip": cut.ids["strip"], "method": "open-up",
+            "areas": cut.study["plan_areas"]}  # fmt: skip
+    cut.must("PUT", f"/plates/{cut.ids['plate']}/plan", body)
+    first, last = seen(cut, "/print?bite=1&width=800"), seen(cut, "/print?bite=3&width=800")
+    bands = [slice(150 * i + 20, 150 * i + 130) for i in range(4)]
+    one, three = ([picture[band, 400:].mean() for band in bands] for picture in (first, last))
+    assert one[0] == pytest.approx(one[1], abs=3) and one[3] < one[2] - 15
+    assert three[0] > three[1] > three[2] > three[3]
+    assert [s["now"] for s in told(cut, cut.ids)["cut"]["stages"]] == [
+        ["Tone 3"], ["Tone 2"], ["Tone 1"]]  # fmt: skip
+
+
 def test_maps_of_a_study_that_is_not_cut_are_refused(keeper):
     keeper.ids = furnish(keeper) | {"study": new_id(), "sketch": upload(keeper, png(drawn()))}
     keeper.must("PUT", at(keeper), study_body(keeper.ids))

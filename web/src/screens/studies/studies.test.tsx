@@ -217,7 +217,7 @@ test("an area is called otherwise; a name that is taken is not", async () => {
 test("where pictures lie is typed in one's own units, with a comma too", async () => {
   const { puts, first } = server();
   openAt(STUDY, { length_unit: "in" });
-  await userEvent.click(await screen.findByText("Pictures, levels and brush"));
+  await userEvent.click(await screen.findByText("Pictures, levels, brush and pens"));
   await type("Wide", "5,5");
   await press("Lay them so");
   await waitFor(() => expect(puts()).toHaveLength(1));
@@ -226,10 +226,23 @@ test("where pictures lie is typed in one's own units, with a comma too", async (
   expect(sketch?.picture).toBe(study().sketches[0]?.picture);
 });
 
+test("pens are named in their order, at most eight", async () => {
+  const { puts } = server();
+  openAt(STUDY);
+  await userEvent.click(await screen.findByText("Pictures, levels, brush and pens"));
+  await type(/^Pens/, "silver, red, silver");
+  await userEvent.tab();
+  await waitFor(() => expect(puts().at(-1)).toMatchObject({ pens: ["silver", "red"] }));
+  await type(/^Pens/, "a,b,c,d,e,f,g,h,i");
+  await userEvent.tab();
+  expect(alerts().join()).toMatch("9 pens: at most 8.");
+  expect(puts()).toHaveLength(1);
+});
+
 test("what is out of limits stands at its field, and nothing is sent", async () => {
   const { puts } = server();
   openAt(STUDY);
-  await userEvent.click(await screen.findByText("Pictures, levels and brush"));
+  await userEvent.click(await screen.findByText("Pictures, levels, brush and pens"));
   await type("Black is L*", "120");
   await press("Lay them so");
   expect(alerts().join()).toMatch(/Black is L\*.*95/);

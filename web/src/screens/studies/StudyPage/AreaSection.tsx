@@ -21,9 +21,18 @@ export function AreaSection({ study }: { study: Study }) {
   if (!study.bath) return <Care>Choose a bath below: the bites are reckoned in it.</Care>;
   if (!plan) return <Trouble error={draft.error} />;
   return (
-    <BiteSection
-      section={biteSection(plan.areas, plan.sheet, plan.in_bath, endOf(plan))}
-      metal={plate.metal}
-    />
+    <>
+      <BiteSection
+        section={biteSection(plan.areas, plan.sheet, plan.in_bath, endOf(plan))}
+        metal={plate.metal}
+      />
+      {plate.run
+        ? null
+        : plan.sheet.plan.warnings.map((warning) => (
+            <Care key={warning.code + (warning.area ?? warning.bite)} className="mt-2">
+              {warning.text}
+            </Care>
+          ))}
+    </>
   );
 }

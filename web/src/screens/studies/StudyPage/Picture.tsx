@@ -2,6 +2,7 @@ import { drawingUrl, printUrl, type Study } from "../../../api/studies";
 import { useHere } from "../../../frame/useHere";
 import { Curtain } from "../../../ui/Curtain";
 import { Segments } from "../../../ui/Segments";
+import { islandsOf } from "./islands";
 import type { Drawing } from "./useDrawing";
 
 const WIDTH_PX = 1200;
@@ -78,7 +79,7 @@ function Over({ study, mirrored, drawing }: Omit<Props, "onMirror">) {
       }}
       onPointerUp={drawing.end}
     >
-      {study.cut?.islands.map((each) => (
+      {islandsOf(study).map((each) => (
         <g key={`${each.x_mm} ${each.y_mm}`} fill="none">
           <circle
             cx={x(each.x_mm)}

@@ -14,6 +14,7 @@ import { plain } from "../../../ui/numbers";
 import { Trouble } from "../../../ui/Trouble";
 import { shownLength, type Units } from "../../../ui/units";
 import { useUser } from "../../../ui/useUser";
+import { Pens } from "./Pens";
 import { Sources } from "./Sources";
 import { SketchRow } from "./SketchRow";
 import { filling, whole } from "./useUpload";
@@ -44,8 +45,11 @@ type Read = Pick<StudyIn, "sketches" | "tuning" | "smooth_mm" | "map">;
 export function Pictures({ study, changes }: { study: Study; changes: Changes }) {
   return (
     <details open={!study.ready}>
-      <summary className="cursor-pointer text-h3 font-semibold">Pictures, levels and brush</summary>
+      <summary className="cursor-pointer text-h3 font-semibold">
+        Pictures, levels, brush and pens
+      </summary>
       <Sources study={study} changes={changes} />
+      <Pens study={study} changes={changes} />
       <Laid key={study.version} study={study} changes={changes} />
     </details>
   );

@@ -8,6 +8,7 @@ import { begun, inWords } from "../../../ui/words";
 import { AreaSection } from "./AreaSection";
 import { AreaTable } from "./AreaTable";
 import { Choices } from "./Choices";
+import { JOINED_MM2 } from "./islands";
 import { Greys } from "./Greys";
 import { Lettering } from "./Lettering";
 import { Picture } from "./Picture";
@@ -59,7 +60,7 @@ export function Ready({ study, cut, changes }: { study: Study; cut: Cut; changes
     ArrowDown: nudge(-1),
     d: () => drawing.take("brush"),
     l: () => drawing.take("lasso"),
-    j: () => changes.change({ join_mm2: study.join_mm2 ? 0 : 6 }),
+    j: () => changes.change({ join_mm2: study.join_mm2 ? 0 : JOINED_MM2 }),
     z: changes.undo,
     Escape: drawing.drop,
   });

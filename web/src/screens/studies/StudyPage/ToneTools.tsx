@@ -3,12 +3,12 @@ import type { Study } from "../../../api/studies";
 import { Button, TextButton } from "../../../ui/Button";
 import { Chooser } from "../../../ui/form/Picker";
 import { counted } from "../../../ui/numbers";
+import { islandsOf, JOINED_MM2 } from "./islands";
 import type { Drawing, Resist, Way } from "./useDrawing";
 import type { Changes } from "./useStudy";
 
 type Props = { study: Study; drawing: Drawing; changes: Changes };
 
-const JOINED_MM2 = 6;
 const TOOLS = [
   ["brush", "Brush"],
   ["lasso", "Loop"],
@@ -24,7 +24,7 @@ const WAYS: readonly (readonly [Way, string])[] = [
 /** Correct by hand: paint another tone, keep white, let an area fade; islands, and what was drawn. */
 export function ToneTools({ study, drawing, changes }: Props) {
   const edits = study.edits ?? [];
-  const islands = study.cut?.islands.length ?? 0;
+  const islands = islandsOf(study).length;
   return (
     <div className="grid gap-2">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
