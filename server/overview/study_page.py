@@ -281,7 +281,7 @@ def _stages_out(
         method = plan.method
     by_name, pens = {area.name: area for area in areas}, pens_of(study)
     out = []
-    for place, stage in enumerate(stages_of(areas, method)):  # type: ignore[arg-type]
+    for stage in stages_of(areas, method):  # type: ignore[arg-type]
         own = [by_name[name] for name in stage.now]
         labels = {label for area in own for label in area.labels}
         minutes = sum(area.paint_minutes for area in own)
@@ -290,7 +290,7 @@ def _stages_out(
             StageOut(
                 bite=stage.bite, now=[called[name] for name in stage.now],
                 crayon=[called[name] for name in stage.crayon],
-                pen=pens[min(place, len(pens) - 1)],
+                pen=pens[min(stage.bite, len(pens)) - 1],
                 cm2=round(sum(area.cm2 for area in own), 1), minutes=round(minutes, 1),
                 minutes_low=round(low, 1), minutes_high=round(high, 1),
                 edge_m=round(sum(area.edge_cm for area in own) / 100, 2),

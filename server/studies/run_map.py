@@ -11,7 +11,7 @@ from server.studies.models import Study
 
 
 def map_for(plate_id: Any, names: list[str]) -> dict[str, Any] | None:
-    """Return the map of a plate for areas of these names; None where no study has them."""
+    """Return the map of a plate for areas of these names; None where its study has others."""
     study = Study.objects.filter(plate=plate_id).select_related("plate", "strip", "bath").first()
     now = current(study) if study else None
     if study is None or now is None:
@@ -26,8 +26,9 @@ def map_for(plate_id: Any, names: list[str]) -> dict[str, Any] | None:
         }
         for area in made.areas
     ]  # fmt: skip
-    if not {area["name"] for area in areas} & set(names):
-        return None
+    white = {own[area.name] for area in made.areas if area.lstar is None}
+    if {area["name"] for area in areas} - white != set(names) - white:
+        return None  # what is planned has other areas: a map would say covered what is not
     called = {label: area["name"] for area in areas for label in area["labels"]}
     return {
         "study": str(study.id),

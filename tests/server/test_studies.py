@@ -237,6 +237,17 @@ def test_a_run_keeps_the_map_it_began_with(cut):
     assert set(np.unique(labels)) == {1, 2, 3, 4} and labels.shape[1] <= 1344
 
 
+def test_a_plan_with_other_areas_than_the_study_begins_without_its_map(cut):
+    plan = cut.must("GET", f"/plates/{cut.ids['plate']}/plan")
+    cut.must("POST", f"/runs/{cut.ids['run']}/end")
+    areas = [{"name": n, "lstar": v, "open_cm2": 60}
+             for n, v in (("Paper", None), ("Sky", 60), ("Tone 3", 30))]  # fmt: skip
+    body = {"id": plan["id"], "version": plan["version"], "bath": cut.ids["bath"],
+            "strip": cut.ids["strip"], "areas": areas}  # fmt: skip
+    cut.must("PUT", f"/plates/{cut.ids['plate']}/plan", body)
+    assert cut.must("POST", "/runs", {"id": new_id(), "plate": cut.ids["plate"]})["map"] is None
+
+
 def test_a_run_begun_without_a_study_has_no_map(furnished):
     out = furnished.must("GET", f"/runs/{furnished.ids['run']}")
     assert out["map"] is None
