@@ -70,13 +70,13 @@ def open_photo(source: str | bytes, most_pixels: int = MOST_PIXELS) -> Photo:
     PictureError
         Missing, no plain file, over 60 MB or too many pixels, or no JPEG, PNG or TIFF.
     """
-    _check_file(source)
+    check_file(source)
     file = io.BytesIO(source) if isinstance(source, bytes) else source
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("ignore", Image.DecompressionBombWarning)
             picture = Image.open(file, formats=list(KINDS))
-            _check_size(picture.size, most_pixels)
+            check_size(picture.size, most_pixels)
             ImageOps.exif_transpose(picture, in_place=True)
             picture.load()
     except (
@@ -84,7 +84,7 @@ def open_photo(source: str | bytes, most_pixels: int = MOST_PIXELS) -> Photo:
     ) as error:  # fmt: skip
         if isinstance(error, PictureError):
             raise
-        raise _not_a_picture("" if isinstance(source, bytes) else source) from error
+        raise not_a_picture("" if isinstance(source, bytes) else source) from error
     return Photo(picture, (picture.height, picture.width), _top(picture))
 
 
@@ -109,17 +109,26 @@ def open_picture(source: str | bytes) -> Array:
     return photo.linear(slice(0, photo.size[0]), slice(0, photo.size[1]))
 
 
-def _check_file(source: str | bytes) -> None:
-    """Refuse what is no plain file, or too large, before it is opened."""
+def check_file(source: str | bytes) -> None:
+    """Refuse what is no plain file, or too large, before it is opened.
+
+    Parameters
+    ----------
+    source : str or bytes
+
+    Raises
+    ------
+    PictureError
+    """
     if isinstance(source, bytes):
         size = len(source)
     else:
         try:
             found = Path(source).stat()
         except (OSError, ValueError):
-            raise _not_a_picture(source) from None
+            raise not_a_picture(source) from None
         if not stat.S_ISREG(found.st_mode):
-            raise _not_a_picture(source)
+            raise not_a_picture(source)
         size = found.st_size
     if size > MOST_BYTES:
         raise PictureError(
@@ -128,7 +137,17 @@ def _check_file(source: str | bytes) -> None:
         )  # fmt: skip
 
 
-def _not_a_picture(path: str) -> PictureError:
+def not_a_picture(path: str) -> PictureError:
+    """Return the error of what cannot be read as a picture.
+
+    Parameters
+    ----------
+    path : str
+
+    Returns
+    -------
+    PictureError
+    """
     return PictureError(
         "not-a-picture",
         "There is no picture that can be read. Give a JPEG, PNG or TIFF.",
@@ -138,7 +157,18 @@ def _not_a_picture(path: str) -> PictureError:
     )
 
 
-def _check_size(size: tuple[int, int], most: int) -> None:
+def check_size(size: tuple[int, int], most: int) -> None:
+    """Refuse more pixels than may be decoded.
+
+    Parameters
+    ----------
+    size : (int, int) [px]
+    most : int
+
+    Raises
+    ------
+    PictureError
+    """
     if size[0] * size[1] > most:
         raise PictureError(
             "too-many-pixels", "That picture has too many pixels.", field="image",

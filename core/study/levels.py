@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import stat
 import warnings
 from dataclasses import dataclass
 from pathlib import Path
@@ -12,7 +11,14 @@ import numpy as np
 from numpy.typing import NDArray
 from PIL import Image, UnidentifiedImageError
 
-from core.image.picture import KINDS, MOST_BYTES, MOST_PIXELS, PictureError
+from core.image.picture import (
+    KINDS,
+    MOST_PIXELS,
+    PictureError,
+    check_file,
+    check_size,
+    not_a_picture,
+)
 from core.study.profile import Light, light_of
 from core.tone.lightness import lightness_from_reflectance
 
@@ -63,7 +69,7 @@ def read_levels(path: str, most_pixels: int = MOST_PIXELS) -> Levels:
     head = _head(path, most_pixels)
     pixels = cv2.imread(path, cv2.IMREAD_UNCHANGED)
     if pixels is None:
-        raise _not_a_picture(path)
+        raise not_a_picture(path)
     return _upright(_levels_of(pixels, light_of(head.profile)), head.orientation)
 
 
@@ -113,12 +119,12 @@ def check_picture(path: str, most_pixels: int = MOST_PIXELS) -> None:
 
 
 def _head(path: str, most_pixels: int) -> _Head:
-    _check_file(path)
+    check_file(path)
     try:
         with warnings.catch_warnings():
             warnings.simplefilter("ignore", Image.DecompressionBombWarning)
             with Image.open(path, formats=list(KINDS)) as picture:
-                _check_pixels(picture.size, most_pixels)
+                check_size(picture.size, most_pixels)
                 kind, profile = str(picture.format), picture.info.get("icc_profile")
                 _check_whole(path, kind)
                 orientation = int(picture.getexif().get(_ORIENTATION, 1) or 1)
@@ -128,31 +134,8 @@ def _head(path: str, most_pixels: int) -> _Head:
         UnidentifiedImageError, OSError, SyntaxError, ValueError, TypeError,
         Image.DecompressionBombError,
     ):  # fmt: skip
-        raise _not_a_picture(path) from None
+        raise not_a_picture(path) from None
     return _Head(kind, orientation, profile)
-
-
-def _check_file(path: str) -> None:
-    try:
-        found = Path(path).stat()
-    except (OSError, ValueError):
-        raise _not_a_picture(path) from None
-    if not stat.S_ISREG(found.st_mode):
-        raise _not_a_picture(path)
-    if found.st_size > MOST_BYTES:
-        raise PictureError(
-            "too-large", "That file is too large.", field="image",
-            value=round(found.st_size / 1024 / 1024), allowed="at most 60", unit="MB",
-        )  # fmt: skip
-
-
-def _check_pixels(size: tuple[int, int], most: int) -> None:
-    if size[0] * size[1] > most:
-        raise PictureError(
-            "too-many-pixels", "That picture has too many pixels.", field="image",
-            value=f"{size[0]} × {size[1]}", allowed=f"at most {most // 1_000_000}",
-            unit="megapixels",
-        )  # fmt: skip
 
 
 def _check_whole(path: str, kind: str) -> None:
@@ -168,13 +151,6 @@ def _check_whole(path: str, kind: str) -> None:
                 "broken-picture", "That picture breaks off before its end. Save or send it again.",
                 field="image", value=path, allowed="a whole JPEG, PNG or TIFF",
             )  # fmt: skip
-
-
-def _not_a_picture(path: str) -> PictureError:
-    return PictureError(
-        "not-a-picture", "There is no picture that can be read. Give a JPEG, PNG or TIFF.",
-        field="image", value=path or None, allowed="JPEG, PNG or TIFF",
-    )  # fmt: skip
 
 
 def _levels_of(pixels: NDArray, light: Light) -> Levels:

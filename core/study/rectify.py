@@ -7,7 +7,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from core.errors import CoreError
-from core.image.picture import PictureError
+from core.image.picture import not_a_picture
 from core.study.levels import check_picture
 
 Colours = NDArray[np.uint8]
@@ -45,10 +45,7 @@ def open_colours(path: str) -> Colours:
     check_picture(path, MOST_PIXELS)
     found = cv2.imread(path, cv2.IMREAD_COLOR)
     if found is None:
-        raise PictureError(
-            "not-a-picture", "There is no picture that can be read. Give a JPEG, PNG or TIFF.",
-            field="image", value=path, allowed="JPEG, PNG or TIFF",
-        )  # fmt: skip
+        raise not_a_picture(path)
     return np.asarray(found)
 
 

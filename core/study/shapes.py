@@ -174,10 +174,9 @@ class Edit(Shape):
         return self
 
 
-class Sketch(Shape):
-    """A picture placed on the plate as it prints: cropped, turned, then laid down."""
+class Placed(Shape):
+    """How a picture lies on the plate as it prints: cropped, turned, then laid down."""
 
-    image: ImagePath
     crop: tuple[float, float, float, float] = (0.0, 0.0, 1.0, 1.0)
     """Left, top, right and bottom, as shares of the picture."""
     turned: Literal[0, 90, 180, 270] = 0
@@ -196,6 +195,12 @@ class Sketch(Shape):
         if not (0 <= left < right <= 1 and 0 <= top < bottom <= 1):
             raise ValueError("crop must lie within 0 and 1, left before right, top before bottom")
         return crop
+
+
+class Sketch(Placed):
+    """A picture placed on the plate."""
+
+    image: ImagePath
 
 
 class Tuning(Shape):

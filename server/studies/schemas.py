@@ -20,7 +20,7 @@ from core.study.shapes import (
     Method,
     Paper,
     PenName,
-    Place,
+    Placed,
     Point,
     Smooth,
     StopOutMapsInput,
@@ -30,21 +30,13 @@ from core.study.shapes import (
 )
 from core.tone.shapes import Lightness
 
-Side = Annotated[float, Field(ge=1, le=5000, json_schema_extra={"unit": "mm"})]
 Lettering = Literal["", "none", "reads right"]
 
 
-class SketchIn(Schema):
-    """A stored picture placed on the plate as it prints."""
+class SketchIn(Placed):
+    """A stored picture placed on the plate."""
 
     picture: UUID
-    crop: tuple[float, float, float, float] = (0.0, 0.0, 1.0, 1.0)
-    turned: Literal[0, 90, 180, 270] = 0
-    left_mm: Place = 0.0
-    top_mm: Place = 0.0
-    width_mm: Side
-    height_mm: Side
-    lies: Literal["over", "darkens"] = "over"
 
 
 class StudyIn(Schema):

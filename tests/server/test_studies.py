@@ -161,6 +161,7 @@ def test_a_study_decided_on_an_old_version_is_told_so(cut):
     ({"sketches": []}, "sketches"), ({"count": 9}, "count"), ({"smooth_mm": -1}, "smooth_mm"),
     ({"edits": [{"kind": "lasso", "points": [[1, 1]], "to_lstar": 50}]}, "edits.0"),
     ({"tuning": {"black": 50, "white": 51}}, "tuning"),
+    ({"sketches": [sketch(new_id(), crop=[0.9, 0, 0.1, 1])]}, "sketches.0.crop"),
 ])  # fmt: skip
 def test_out_of_limits_is_refused_by_its_field(cut, more, field):
     status, reply = cut.ask("PUT", at(cut), study_body(cut.ids, version=1, **more))

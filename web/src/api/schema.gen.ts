@@ -6160,7 +6160,7 @@ export interface components {
         };
         /**
          * SketchIn
-         * @description A stored picture placed on the plate as it prints.
+         * @description A stored picture placed on the plate.
          */
         SketchIn: {
             /**
