@@ -16,7 +16,7 @@ export const runQuery = (user: string, room: string, { kind, id: run }: Subject)
       try {
         const found = await GET[kind](room, run);
         await keepRun(user, room, found);
-        if (found.map) await haveMap(found.map.picture);
+        if (found.map) haveMap(found.map.picture).catch(() => null); // asked for again each time
         return found;
       } catch (error) {
         const kept = await keptRun(user, room, run);

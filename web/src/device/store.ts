@@ -6,19 +6,15 @@ import type { Waiting } from "./waiting";
 interface Kept extends DBSchema {
   events: { key: string; value: Waiting | StoredOnce };
   runs: { key: string; value: Run };
-  maps: { key: string; value: ArrayBuffer };
 }
 
 let opened: Promise<IDBPDatabase<Kept>> | null = null;
 
 function db(): Promise<IDBPDatabase<Kept>> {
-  opened ??= openDB<Kept>("keen-bite", 2, {
-    upgrade(base, before) {
-      if (before < 1) {
-        base.createObjectStore("events", { keyPath: "id" });
-        base.createObjectStore("runs");
-      }
-      base.createObjectStore("maps");
+  opened ??= openDB<Kept>("keen-bite", 1, {
+    upgrade(base) {
+      base.createObjectStore("events", { keyPath: "id" });
+      base.createObjectStore("runs");
     },
   });
   return opened;
@@ -56,13 +52,4 @@ export async function keptRuns(): Promise<Run[]> {
 /** All events that wait to be sent, whoever logged them. */
 export async function allWaiting(): Promise<Waiting[]> {
   return (await (await db()).getAll("events")).map(waitingAsNow);
-}
-
-/** The map of a run, so that it is here with no line, too. */
-export async function keepMap(address: string, file: ArrayBuffer): Promise<void> {
-  await (await db()).put("maps", file, address);
-}
-
-export async function keptMap(address: string): Promise<ArrayBuffer | undefined> {
-  return (await db()).get("maps", address);
 }
