@@ -155,6 +155,31 @@ test("a brush paints its tone, wider by its buttons; the last correction is take
   await waitFor(() => expect(puts().at(-1)?.edits).toEqual([]));
 });
 
+test("two quick strokes are two, and what could not be sent is sent again", async () => {
+  const fake = server();
+  openAt(STUDY);
+  await userEvent.click(await screen.findByRole("button", { name: "Brush" }));
+  draw([
+    [100, 100],
+    [200, 100],
+  ]);
+  draw([
+    [100, 200],
+    [200, 200],
+  ]);
+  await waitFor(() => expect(fake.puts()).toHaveLength(2));
+  expect(fake.puts()[1]?.edits).toHaveLength(2);
+  fake.cutLine(true);
+  draw([
+    [50, 50],
+    [80, 50],
+  ]);
+  expect(await screen.findByText(/^No line/)).toBeVisible();
+  fake.cutLine(false);
+  await press("Send it again");
+  await waitFor(() => expect(fake.puts().at(-1)?.edits).toHaveLength(3));
+});
+
 test("an area may fade from one tone to the next, under crayon", async () => {
   const { puts } = server();
   openAt(STUDY);

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Study } from "../../../api/studies";
+import { TextButton } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { Beside, Section } from "../../../ui/Section";
 import { Trouble } from "../../../ui/Trouble";
@@ -74,6 +75,7 @@ export function Ready({ study, cut, changes }: { study: Study; cut: Cut; changes
           <Picture study={study} mirrored={mirrored} onMirror={setMirrored} drawing={drawing} />
           <ToneTools study={study} drawing={drawing} changes={changes} />
           <Trouble error={changes.error} />
+          {changes.error ? <TextButton onClick={changes.again}>Send it again</TextButton> : null}
         </div>
         <div className="min-w-0">
           <Greys study={study} handle={handle} onHandle={setHandle} onMove={move} />

@@ -69,7 +69,9 @@ export function ToneTools({ study, drawing, changes }: Props) {
         {edits.length > 0 ? (
           <span className="text-ink-2">
             {counted(edits.length, "correction")} drawn.{" "}
-            <TextButton onClick={() => changes.change({ edits: edits.slice(0, -1) })}>
+            <TextButton
+              onClick={() => changes.change((now) => ({ edits: now.edits?.slice(0, -1) ?? [] }))}
+            >
               Take the last one out
             </TextButton>
           </span>

@@ -30,7 +30,7 @@ export function useDrawing(study: Study, changes: Changes) {
     setTool((now) => (now === next ? null : next));
   };
   const add = (edit: Edit) => {
-    changes.change({ edits: [...(study.edits ?? []), edit] });
+    changes.change((now) => ({ edits: [...(now.edits ?? []), edit] }));
     drop();
   };
   /** The tone of a place in the row: 0 keeps white. */

@@ -6,6 +6,7 @@ import { useHere } from "../../../frame/useHere";
 import { useSay } from "../../../ui/Toast";
 
 const MOST_BEFORE = 50;
+type Patch = Partial<StudyIn>;
 
 /** A study and the way to change it: each change is sent at once, one after another, and undone by Z. */
 export function useStudyChanges(study: Study) {
@@ -31,15 +32,20 @@ export function useStudyChanges(study: Study) {
       }
     },
   });
-  const change = (patch: Partial<StudyIn>) => {
+  /** A patch may follow from what is kept when its turn comes: two quick strokes are two. */
+  const change = (patch: Patch | ((now: StudyIn) => Patch)) => {
     before.current = [...before.current.slice(-MOST_BEFORE), saidOf(study)];
-    send.mutate((now) => ({ ...now, ...patch }));
+    send.mutate((now) => ({ ...now, ...(typeof patch === "function" ? patch(now) : patch) }));
+  };
+  /** What could not be sent, once more. */
+  const again = () => {
+    if (send.variables) send.mutate(send.variables);
   };
   const undo = () => {
     const last = before.current.pop();
     if (last) send.mutate(() => last);
   };
-  return { change, undo, busy: send.isPending, error: send.error, again: send };
+  return { change, undo, busy: send.isPending, error: send.error, again };
 }
 
 export type Changes = ReturnType<typeof useStudyChanges>;
