@@ -153,6 +153,13 @@ REGISTRY: dict[str, Calculator] = {
             reads_files=True,
         ),
         Calculator(
+            "read-patches",
+            "core.reading.read_patches:read_patches",
+            "A scan of a printed strip, and how many patches stand in its row.",
+            Budget(seconds=60, megabytes=1000),
+            reads_files=True,
+        ),
+        Calculator(
             "course",
             "core.course.course:course",
             "Which steps a plate goes through, by its routes, its material and its past.",

@@ -24,10 +24,15 @@ from core.tone.lightness import lightness_from_reflectance
 
 Levels = NDArray[np.uint16]
 """0 black to 1023 white, evenly in L*: (height, width)."""
+Ends = NDArray[np.uint8]
+"""``BURNT`` where a colour of a pixel is at the top of its range, ``BLOCKED`` where all are at the
+bottom: (height, width)."""
 
+BURNT, BLOCKED = 1, 2
 LEVELS = 1024
 TOP = LEVELS - 1
 _Y_STEPS = 65_536
+FULL_LIGHT = _Y_STEPS - 1
 _BAND_PX = 2_000_000
 """Rows are turned to lightness in bands, so that little stands in memory beside the picture."""
 _ORIENTATION = 274
@@ -66,11 +71,51 @@ def read_levels(path: str, most_pixels: int = MOST_PIXELS) -> Levels:
     -----
     L* of the luminance; white paper is 100. Source: ``cie-15``, ``srgb``.
     """
+    head, pixels = _decoded(path, most_pixels)
+    levels = _in_bands(pixels, light_of(head.profile), _levels_by_light())
+    return _upright(levels, head.orientation)
+
+
+def open_light(path: str, most_pixels: int = MOST_PIXELS) -> tuple[NDArray[np.uint16], Ends]:
+    """Return the linear light of a picture, upright, and where its file had no more room.
+
+    Parameters
+    ----------
+    path : str
+        As for ``read_levels``.
+    most_pixels : int
+
+    Returns
+    -------
+    (array, array)
+        Light, ``FULL_LIGHT`` where the file is white; and where a colour ends.
+
+    Raises
+    ------
+    PictureError
+        As for ``read_levels``.
+    """
+    head, pixels = _decoded(path, most_pixels)
+    light = _in_bands(pixels, light_of(head.profile), None)
+    return _upright(light, head.orientation), _upright(_ends_of(pixels), head.orientation)
+
+
+def _decoded(path: str, most_pixels: int) -> tuple[_Head, NDArray]:
     head = _head(path, most_pixels)
     pixels = cv2.imread(path, cv2.IMREAD_UNCHANGED)
     if pixels is None:
         raise not_a_picture(path)
-    return _upright(_levels_of(pixels, light_of(head.profile)), head.orientation)
+    return head, pixels
+
+
+def _ends_of(pixels: NDArray) -> Ends:
+    """Return where the lightest of the colours is at the top of its range, or at the bottom."""
+    lightest = pixels if pixels.ndim == 2 else cv2.split(pixels)[0]
+    for other in () if pixels.ndim == 2 else cv2.split(pixels)[1:3]:
+        lightest = cv2.max(lightest, other)
+    top = 1.0 if np.issubdtype(pixels.dtype, np.floating) else float(_depth(pixels) - 1)
+    out = cv2.compare(lightest, top, cv2.CMP_GE) & BURNT
+    return np.asarray(out | (cv2.compare(lightest, 0.0, cv2.CMP_LE) & BLOCKED))
 
 
 def level_lstars() -> NDArray[np.float64]:
@@ -153,16 +198,17 @@ def _check_whole(path: str, kind: str) -> None:
             )  # fmt: skip
 
 
-def _levels_of(pixels: NDArray, light: Light) -> Levels:
-    """Return levels of decoded pixels, band by band."""
+def _in_bands(
+    pixels: NDArray, light: Light, table: NDArray[np.uint16] | None
+) -> NDArray[np.uint16]:
+    """Return the light of decoded pixels, or what a table makes of it, band by band."""
     height, width = pixels.shape[:2]
     out = np.empty((height, width), dtype=np.uint16)
     tables = light.tables(_depth(pixels), 1 if pixels.ndim == 2 else 3)
-    to_level = _levels_by_light()
     rows = max(1, _BAND_PX // max(1, width))
     for top in range(0, height, rows):
-        band = _whole_numbers(pixels[top : top + rows])
-        out[top : top + rows] = cv2.LUT(_luminance(band, tables), to_level)
+        luminance = _luminance(_whole_numbers(pixels[top : top + rows]), tables)
+        out[top : top + rows] = luminance if table is None else cv2.LUT(luminance, table)
     return out
 
 
@@ -175,11 +221,8 @@ def _whole_numbers(band: NDArray) -> NDArray:
     if band.dtype in (np.uint8, np.uint16):
         return band
     if np.issubdtype(band.dtype, np.floating):
-        return np.asarray(np.clip(np.nan_to_num(band), 0, 1) * TOP_16, dtype=np.uint16)
-    return np.asarray(np.clip(band, 0, TOP_16), dtype=np.uint16)
-
-
-TOP_16 = _Y_STEPS - 1
+        return np.asarray(np.clip(np.nan_to_num(band), 0, 1) * FULL_LIGHT, dtype=np.uint16)
+    return np.asarray(np.clip(band, 0, FULL_LIGHT), dtype=np.uint16)
 
 
 def _luminance(band: NDArray, tables: NDArray) -> NDArray[np.uint16]:
@@ -201,17 +244,17 @@ def _luminance(band: NDArray, tables: NDArray) -> NDArray[np.uint16]:
 
 
 def _on_white(light: NDArray, band: NDArray) -> NDArray[np.uint16]:
-    top = 255.0 if band.dtype == np.uint8 else float(TOP_16)
+    top = 255.0 if band.dtype == np.uint8 else float(FULL_LIGHT)
     solid = band[..., -1].astype(np.float32) / top
-    return np.asarray(light * solid + TOP_16 * (1 - solid), dtype=np.uint16)
+    return np.asarray(light * solid + FULL_LIGHT * (1 - solid), dtype=np.uint16)
 
 
 def _levels_by_light() -> NDArray[np.uint16]:
-    lstar = lightness_from_reflectance(np.arange(_Y_STEPS) / TOP_16)
+    lstar = lightness_from_reflectance(np.arange(_Y_STEPS) / FULL_LIGHT)
     return np.asarray(np.rint(np.clip(lstar, 0, 100) / 100 * TOP), dtype=np.uint16)
 
 
-def _upright(levels: Levels, orientation: int) -> Levels:
+def _upright(levels: NDArray, orientation: int) -> NDArray:
     """Return the picture as it was held: the camera says how it was turned."""
     if orientation in (5, 6, 7, 8):
         levels = levels.T

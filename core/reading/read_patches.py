@@ -1,0 +1,216 @@
+"""Read the patches of a printed strip off a scan: each one's tone over the bare sheet's."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+from numpy.typing import NDArray
+
+from core.data.mordants import TABLES_VERSION
+from core.errors import CoreError
+from core.progress import Tell, untold
+from core.reading.doubts import Doubts, doubts_of, paper_doubts
+from core.reading.mark import Mark, bare_mask, find_mark
+from core.reading.measure import Black, Tone, blocks_over, read_patch, tone_of
+from core.reading.row import Row, find_row, row_between
+from core.reading.scan import Light, Points, Scan, open_scan
+from core.reading.shapes import (
+    BlackPatch,
+    ReadPatch,
+    ReadPatchesInput,
+    ReadPatchesOutput,
+    ReadWarning,
+)
+from core.reading.sheet import Mask, White, first_white, fit_white, sheet_mask
+from core.tone.lightness import lightness_from_reflectance, reflectance_from_lightness
+
+NARROW_SHARE = 0.6
+"""Of a patch's short side: where less paper than this lies about a row, and no mark is seen in it,
+it is the margin inside the mark."""
+_INSIDE_EDGE, _MUCH_DARKER = 0.03, 0.25
+
+
+def read_patches(given: ReadPatchesInput, tell: Tell = untold) -> ReadPatchesOutput:
+    """Return the tone of each patch of a scanned strip.
+
+    Parameters
+    ----------
+    given : ReadPatchesInput
+    tell : callable
+        Is told the share done.
+
+    Returns
+    -------
+    ReadPatchesOutput
+        Tones [L*], the bare sheet outside the plate mark 100.
+
+    Raises
+    ------
+    CoreError
+        No picture; no row, two, or an uneven one; no bare sheet in it; corners that cross over.
+
+    Notes
+    -----
+    White is the sheet outside the plate mark, a gentle surface fitted to it; a patch's tone is
+    L* = f(Y/Y_sheet) of the mean linear light of its blocks. Source: ``cie-15``, ``iso-13655``.
+    """
+    scan = open_scan(given.image)
+    tell(0.4)
+    sheet = sheet_mask(scan.light)
+    rough = first_white(scan.light, sheet)
+    over = np.where(sheet, scan.light / rough.picture(), 1.0).astype(np.float32)
+    rows = _rows(scan, over, given)
+    tell(0.6)
+    whole = rows[0] if len(rows) == 1 else _about(rows)
+    mark = find_mark(over, sheet, whole)
+    white, bare = _white(scan, sheet, over, mark, rough)
+    _check_paper(mark, whole)
+    black = _black(scan, white, given.black)
+    found = [
+        (row, place, read_patch(scan.light, white, row, place, black))
+        for row in rows
+        for place in range(row.count)
+    ]
+    tell(0.8)
+    if np.mean([t.lstar for *_, t in found[: len(found) // 2]]) < np.mean(
+        [t.lstar for *_, t in found[-(len(found) // 2) :]]
+    ):
+        found.reverse()
+    doubts = doubts_of(scan, white, bare, [(row, place) for row, place, _ in found])
+    return _told(scan, found, doubts, mark, whole, white, bare)
+
+
+def _rows(scan: Scan, over: Light, given: ReadPatchesInput) -> list[Row]:
+    if given.patch_corners_px is not None:
+        each = [_checked(scan, corners) for corners in given.patch_corners_px]
+        return [row_between(corners, 1) for corners in each]
+    if given.corners_px is None:
+        return [find_row(over, given.patches)]
+    corners = _checked(scan, given.corners_px)
+    if _is_about(over, corners):
+        return [find_row(_only_within(over, corners), given.patches)]
+    return [row_between(corners, given.patches)]
+
+
+def _checked(scan: Scan, given: list[tuple[float, float]]) -> Points:
+    corners = np.array(given, dtype=np.float32)
+    height, width = scan.whole.shape
+    if not cv2.isContourConvex(corners[:, None]):
+        raise CoreError(
+            "crossed-corners", "The corners cross over. Give them clockwise from the top left.",
+            field="corners_px", allowed="four corners, clockwise",
+        )  # fmt: skip
+    off = (corners < -0.5) | (corners > (width + 0.5, height + 0.5))
+    if off.any():
+        raise CoreError(
+            "corner-outside", "A corner lies outside the picture.", field="corners_px",
+            value=[float(x) for x in corners[off.any(axis=1)][0]],
+            allowed=f"0 to {width} across, 0 to {height} down", unit="px",
+        )  # fmt: skip
+    return scan.to_work(corners)
+
+
+def _is_about(over: Light, corners: Points) -> bool:
+    """Tell whether corners go round a whole strip, paper at all its edges, not round its row."""
+    onto = np.array([[0, 0], [200, 0], [200, 100], [0, 100]], dtype=np.float32)
+    laid = cv2.warpPerspective(over, cv2.getPerspectiveTransform(corners, onto), (200, 100))
+    wide = round(_INSIDE_EDGE * 100)
+    edges = [laid[:wide], laid[-wide:], laid[:, :wide], laid[:, -wide:]]
+    lightest = min(float(np.percentile(edge, 20)) for edge in edges)
+    return lightest - float(np.percentile(laid, 5)) > _MUCH_DARKER and lightest > 1 - _MUCH_DARKER
+
+
+def _only_within(over: Light, corners: Points) -> Light:
+    within = np.zeros(over.shape, np.uint8)
+    cv2.fillConvexPoly(within, np.rint(corners).astype(np.int32), 1)
+    return np.where(within > 0, over, np.float32(1.0))
+
+
+def _about(rows: list[Row]) -> Row:
+    """Return one row about patches that were marked each by itself."""
+    points = np.concatenate([row.outline() for row in rows])
+    box = cv2.boxPoints(cv2.minAreaRect(points))
+    order = np.argsort(np.arctan2(*(box - box.mean(axis=0)).T[::-1]))
+    return row_between(np.asarray(box[order], dtype=np.float32), 1)
+
+
+def _white(
+    scan: Scan, sheet: Mask, over: Light, mark: Mark, rough: White
+) -> tuple[White, Mask]:
+    bare = bare_mask(sheet, over, mark)
+    sides = sum(room > 0 for room in mark.room)
+    fitted = fit_white(scan.light, bare, all_round=sides == 4 and sum(mark.seen) >= 3)
+    return fitted or rough, bare
+
+
+def _check_paper(mark: Mark, row: Row) -> None:
+    """Refuse a scan that was cropped inside the plate mark: nothing in it is known to be bare."""
+    if any(mark.seen):
+        return
+    corners = row.corners(row.count // 2)
+    short = min(np.linalg.norm(corners[1] - corners[0]), np.linalg.norm(corners[2] - corners[1]))
+    if max(mark.room) < NARROW_SHARE * short:
+        raise CoreError(
+            "no-paper", "No bare sheet outside the plate mark can be seen, so there is no white to "
+            "read against. Scan it again with paper all round, or drag the four corners of the "
+            "row in a wider picture.", field="image", allowed="bare sheet outside the plate mark",
+        )  # fmt: skip
+
+
+def _black(scan: Scan, white: White, given: BlackPatch | None) -> Black | None:
+    if given is None:
+        return None
+    row = row_between(_checked(scan, given.corners_px), 1)
+    seen = tone_of(blocks_over(scan.light, white, row.warp, (0.1, 0.9, 0.1, 0.9)))
+    light = float(reflectance_from_lightness(seen.lstar))
+    known = float(reflectance_from_lightness(given.lstar))
+    return Black(min(light, 0.6), min(known, 0.6))
+
+
+Found = list[tuple[Row, int, Tone]]
+
+
+def _told(
+    scan: Scan, found: Found, doubts: list[Doubts], mark: Mark, row: Row, white: White, bare: Mask
+) -> ReadPatchesOutput:
+    patches = [
+        ReadPatch(
+            lstar=round(tone.lstar, 2),
+            spread=round(tone.spread, 2),
+            corners_px=_pairs(scan.to_whole(own.corners(place))),
+            warnings=each.warnings(tone),
+        )
+        for (own, place, tone), each in zip(found, doubts, strict=True)
+    ]
+    outline = [patches[0].corners_px[0], patches[-1].corners_px[1], patches[-1].corners_px[2],
+               patches[0].corners_px[3]]  # fmt: skip
+    return ReadPatchesOutput(
+        patches=patches,
+        paper_spread=round(_in_lstar(white.spread), 2),
+        warnings=[*_no_mark(mark), *paper_doubts(scan, bare, doubts)],
+        row_px=outline,
+        mark_px=_pairs(scan.to_whole(mark.corners)) if any(mark.seen) else [],
+        tables=TABLES_VERSION,
+    )
+
+
+def _no_mark(mark: Mark) -> list[ReadWarning]:
+    if any(mark.seen):
+        return []
+    return [
+        ReadWarning(
+            code="no-plate-mark",
+            text="No plate mark is seen. White is the paper about the row: if that is the wiped "
+            "margin, every tone here reads too light.",
+        )
+    ]
+
+
+def _in_lstar(share: float) -> float:
+    return float(100 - lightness_from_reflectance(max(0.0, 1 - share)))
+
+
+def _pairs(points: NDArray) -> list[tuple[float, float]]:
+    return [(round(float(x), 1), round(float(y), 1)) for x, y in points]

@@ -1,0 +1,97 @@
+"""A scan as light: whole, and small enough to find one's way in."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import cv2
+import numpy as np
+from numpy.typing import NDArray
+
+from core.study.levels import BLOCKED, BURNT, FULL_LIGHT, open_light
+
+Light = NDArray[np.float32]
+"""Linear light, white of the file 1: (height, width)."""
+Points = NDArray[np.float32]
+"""(n, 2), across and down [px]."""
+
+MOST_PIXELS = 60_000_000
+WORK_PX = 1600
+"""Long side of the picture that is worked on: a patch has its hundred pixels in it."""
+
+
+@dataclass(frozen=True)
+class Scan:
+    """A scan as it was sent, and its light at the size that is worked on."""
+
+    whole: NDArray[np.uint16]
+    """Linear light of every pixel, 65535 white."""
+    light: Light
+    burnt: Light
+    """Share of its pixels in which a colour ran out of range at the light end."""
+    blocked: Light
+    """Share of its pixels that are black as the file can be."""
+    less: float
+    """Size of the worked picture over the whole one."""
+
+    def to_work(self, points: Points) -> Points:
+        """Return points of the scan as they lie in the worked picture."""
+        return np.asarray((points + 0.5) * self.less - 0.5, dtype=np.float32)
+
+    def to_whole(self, points: Points) -> Points:
+        """Return points of the worked picture as they lie in the scan."""
+        return np.asarray((points + 0.5) / self.less - 0.5, dtype=np.float32)
+
+
+def open_scan(path: str) -> Scan:
+    """Return a scan as light.
+
+    Parameters
+    ----------
+    path : str
+
+    Returns
+    -------
+    Scan
+
+    Raises
+    ------
+    PictureError
+        No picture, or too large.
+    """
+    whole, ends = open_light(path, MOST_PIXELS)
+    less = min(1.0, WORK_PX / max(whole.shape))
+    return Scan(
+        whole=whole,
+        light=_made_small(whole, less) / np.float32(FULL_LIGHT),
+        burnt=_share(ends, BURNT, less),
+        blocked=_share(ends, BLOCKED, less),
+        less=less,
+    )
+
+
+def _made_small(whole: NDArray, less: float) -> Light:
+    """Return means over what becomes one pixel: light is added up in no other way."""
+    size = (max(1, round(whole.shape[1] * less)), max(1, round(whole.shape[0] * less)))
+    return np.asarray(cv2.resize(whole, size, interpolation=cv2.INTER_AREA), dtype=np.float32)
+
+
+def _share(ends: NDArray[np.uint8], which: int, less: float) -> Light:
+    there = cv2.compare(ends & which, 0, cv2.CMP_GT)
+    return _made_small(there, less) / np.float32(255)
+
+
+def seen_through(points: NDArray, warp: NDArray) -> Points:
+    """Return points moved by a projective map.
+
+    Parameters
+    ----------
+    points : array (n, 2)
+    warp : array (3, 3)
+
+    Returns
+    -------
+    array (n, 2)
+    """
+    moved = cv2.perspectiveTransform(np.asarray(points, dtype=np.float64)[None], warp)
+    return np.asarray(moved[0], dtype=np.float32)

@@ -1,0 +1,146 @@
+"""Whether a patch was scanned sharp: by its own edges, and by the grain in it."""
+
+from __future__ import annotations
+
+import cv2
+import numpy as np
+from numpy.typing import NDArray
+
+from core.reading.row import Row
+from core.reading.scan import Scan, seen_through
+
+Array = NDArray[np.float64]
+
+SOFT_EDGE_PX = 1.6
+"""Standard deviation of an edge's spread: a sharp scan has under 1.5, a blur of 3 px over 3."""
+_LEAST_CONTRAST = 0.1
+_REACH_PX = 12
+_GRAIN_PX = 128
+_COARSE, _FINE, _FLOOR = (0.035, 0.07), (0.11, 0.16), 0.42
+"""Cycles a pixel: where grain is always seen, where a blur leaves none of it, and only noise."""
+_KEPT = 0.03
+"""Of the coarse power: a blur of 3 px leaves under a hundredth at the fine end, grain a tenth."""
+_LEAST_GRAIN = 0.004
+"""Contrast at the coarse end, of the root of light: noise has a tenth of it."""
+
+
+def is_soft(scan: Scan, row: Row, place: int, white: float) -> bool | None:
+    """Tell whether a patch is blurred; None where neither an edge nor grain can say.
+
+    Parameters
+    ----------
+    scan : Scan
+    row : Row
+    place : int
+    white : float
+        Light of the sheet there.
+
+    Returns
+    -------
+    bool or None
+
+    Notes
+    -----
+    Painted edges may be soft where the scan is not: grain that is sharp has the last word.
+    """
+    grain = _grain_is_sharp(scan, row, place, white)
+    if grain:
+        return False
+    edge = _edge_spread(scan, row, place, white)
+    if edge is None:
+        return None if grain is None else True
+    return edge > SOFT_EDGE_PX
+
+
+def _edge_spread(scan: Scan, row: Row, place: int, white: float) -> float | None:
+    """Return the spread of the edges of a patch that stand out, their middle one [px of the scan]."""
+    corners = scan.to_whole(row.corners(place)).astype(float)
+    middle = corners.mean(axis=0)
+    spreads = []
+    for k in range(4):
+        a, b = corners[k], corners[(k + 1) % 4]
+        out = np.array([b[1] - a[1], a[0] - b[0]])
+        out = out / np.linalg.norm(out)
+        out = out if out @ ((a + b) / 2 - middle) > 0 else -out
+        found = _spread_of(scan.whole, a, b, out, white)
+        if found is not None:
+            spreads.append(found)
+    return float(np.median(spreads)) if spreads else None
+
+
+def _spread_of(
+    whole: NDArray[np.uint16], a: Array, b: Array, out: Array, white: float
+) -> float | None:
+    """Return the spread of one edge, by its mean profile; None where it hardly stands out."""
+    wide = int(min(_REACH_PX, 0.2 * np.linalg.norm(b - a)))
+    if wide < 6:
+        return None
+    offs = np.arange(-wide, wide + 0.5, 0.5)
+    found = []
+    for part in range(4):
+        places = 0.15 + 0.7 * (part + np.linspace(0, 1, 40)) / 4
+        points = a + places[:, None, None] * (b - a) + offs[None, :, None] * out
+        seen = cv2.remap(
+            whole, points[..., 0].astype(np.float32), points[..., 1].astype(np.float32),
+            cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE,
+        )  # fmt: skip
+        profile = seen.astype(float).mean(axis=0) / (65_535 * white)
+        found.append(_width(profile, 0.5))
+    there = [each for each in found if each is not None]
+    return float(np.median(there)) if there else None
+
+
+def _width(profile: Array, step: float) -> float | None:
+    """Return the standard deviation of a step's spread, by where it is a fifth and four fifths up."""
+    side = max(4, len(profile) // 5)
+    low, high = float(np.median(profile[:side])), float(np.median(profile[-side:]))
+    noise = float(np.std(np.concatenate([profile[:side] - low, profile[-side:] - high])))
+    if abs(high - low) < max(_LEAST_CONTRAST, 5 * noise):
+        return None
+    part = (profile - low) / (high - low)
+    below, above = np.flatnonzero(part < 0.2), np.flatnonzero(part > 0.8)
+    if not len(below) or not len(above):
+        return None
+    last = int(below[below < above[-1]][-1]) if (below < above[-1]).any() else int(below[-1])
+    after = above[above > last]
+    if not len(after):
+        return None
+    a, b = last, int(after[0])
+    start = a + (0.2 - part[a]) / max(part[a + 1] - part[a], 1e-6)
+    end = b - (part[b] - 0.8) / max(part[b] - part[b - 1], 1e-6)
+    return max(0.0, (end - start) * step / 1.683)  # of a normal spread from a fifth to four fifths
+
+
+def _grain_is_sharp(scan: Scan, row: Row, place: int, white: float) -> bool | None:
+    """Tell whether grain has its fine end; None where there is no grain to see."""
+    middle = scan.to_whole(seen_through(np.array([[place + 0.5, 0.5]]), row.warp))[0]
+    corners = scan.to_whole(row.corners(place))
+    sides = np.linalg.norm(corners - np.roll(corners, 1, axis=0), axis=1)
+    size = int(min(_GRAIN_PX, 0.6 * sides.min())) // 2 * 2
+    if size < 24:
+        return None
+    left, top = (round(float(at)) - size // 2 for at in middle)
+    if left < 0 or top < 0:
+        return None
+    part = scan.whole[top : top + size, left : left + size].astype(float) / (65_535 * white)
+    if part.shape != (size, size):
+        return None
+    return _fine_end(np.sqrt(np.clip(part, 0, None)))
+
+
+def _fine_end(part: Array) -> bool | None:
+    size = len(part)
+    window = np.hanning(size)
+    flat = (part - part.mean()) * np.outer(window, window)
+    power = np.abs(np.fft.fft2(flat)) ** 2
+    at = np.fft.fftfreq(size)
+    far = np.hypot(at[:, None], at[None])
+    floor = float(power[far > _FLOOR].mean())
+    coarse, fine = (
+        float(power[(far >= low) & (far < high)].mean()) for low, high in (_COARSE, _FINE)
+    )
+    ring = (far >= _COARSE[0]) & (far < _COARSE[1])
+    contrast = np.sqrt(max(0.0, coarse - floor) * ring.sum() / (window**2).sum() ** 2) / size
+    if contrast < _LEAST_GRAIN:
+        return None  # noise is no grain: it may have come after the blur
+    return bool(fine - floor > _KEPT * (coarse - floor))
