@@ -51,7 +51,7 @@ class Doubts:
 
 
 def doubts_of(
-    scan: Scan, white: White, bare: Mask, places: list[tuple[Row, int]]
+    scan: Scan, white: White, outside: Mask, places: list[tuple[Row, int]]
 ) -> list[Doubts]:
     """Return what is doubtful about each patch.
 
@@ -59,16 +59,16 @@ def doubts_of(
     ----------
     scan : Scan
     white : White
-    bare : array of bool
-        Where the sheet is bare.
+    outside : array of bool
+        Where the sheet lies outside the plate mark.
     places : list of (Row, int)
 
     Returns
     -------
     list of Doubts
     """
-    paper = _burnt(scan, bare)
-    over = np.where(bare, scan.light / white.picture(), np.nan).astype(np.float32)
+    paper = _burnt(scan, outside)
+    over = np.where(outside, scan.light / white.picture(), np.nan).astype(np.float32)
     soft = [is_soft(scan, row, place, _white_at(white, row, place)) for row, place in places]
     said = [each for each in soft if each is not None]
     mostly = bool(said) and float(np.mean(said)) > 0.5
@@ -82,13 +82,13 @@ def doubts_of(
     ]
 
 
-def paper_doubts(scan: Scan, bare: Mask, doubts: list[Doubts]) -> list[ReadWarning]:
+def paper_doubts(scan: Scan, outside: Mask, doubts: list[Doubts]) -> list[ReadWarning]:
     """Return what is doubtful about the whole scan.
 
     Parameters
     ----------
     scan : Scan
-    bare : array of bool
+    outside : array of bool
     doubts : list of Doubts
 
     Returns
@@ -96,7 +96,7 @@ def paper_doubts(scan: Scan, bare: Mask, doubts: list[Doubts]) -> list[ReadWarni
     list of ReadWarning
     """
     found = []
-    if _burnt(scan, bare):
+    if _burnt(scan, outside):
         found.append(
             ReadWarning(
                 code="paper-clipped",
@@ -113,8 +113,8 @@ def _white_at(white: White, row: Row, place: int) -> float:
     return float(white.at(row.corners(place).mean(axis=0)[None])[0])
 
 
-def _burnt(scan: Scan, bare: Mask) -> bool:
-    return bool(bare.any() and float(scan.burnt[bare].mean()) > CLIPPED_SHARE)
+def _burnt(scan: Scan, outside: Mask) -> bool:
+    return bool(outside.any() and float(scan.burnt[outside].mean()) > CLIPPED_SHARE)
 
 
 def _ends_in(scan: Scan, corners: Points) -> bool:

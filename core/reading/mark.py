@@ -1,4 +1,4 @@
-"""The plate mark: where, outward from a row of patches, the wiped margin ends and bare sheet begins."""
+"""The plate mark: where, outward from a row of patches, bare sheet begins."""
 
 from __future__ import annotations
 
@@ -20,6 +20,7 @@ _WINDOW, _SKIP = 7, 4
 LEAST_STEP = 0.008
 """Of the sheet's light: a wiped margin prints at least so much darker."""
 _NOISES = 4.0
+_WRITTEN = 0.85
 CLEAR_PX = 5
 """Beyond the mark: the bruise of its edge is no bare sheet."""
 
@@ -68,24 +69,40 @@ def find_mark(over: Light, sheet: Mask, row: Row) -> Mark:
     return Mark(points, tuple(seen), tuple(room))  # type: ignore[arg-type]
 
 
-def bare_mask(sheet: Mask, over: Light, mark: Mark) -> Mask:
-    """Return where the sheet is bare: outside the plate mark, and nothing written on it.
+def outside_mark(sheet: Mask, corners: Points) -> Mask:
+    """Return where the sheet lies outside the plate mark.
 
     Parameters
     ----------
     sheet : array of bool
-    over : array
-    mark : Mark
+    corners : array (4, 2)
+        Of the mark.
 
     Returns
     -------
     array of bool
     """
     inside = np.zeros(sheet.shape, np.uint8)
-    cv2.fillConvexPoly(inside, np.rint(mark.corners).astype(np.int32), 1)
+    cv2.fillConvexPoly(inside, np.rint(corners).astype(np.int32), 1)
     wide = 2 * CLEAR_PX + 1
     inside = cv2.dilate(inside, np.ones((wide, wide), np.uint8))
-    return np.asarray(sheet & (inside == 0) & (cv2.blur(over, (3, 3)) > 0.85))
+    return np.asarray(sheet & (inside == 0))
+
+
+def unwritten(outside: Mask, over: Light) -> Mask:
+    """Return where the sheet is bare: nothing is written on it.
+
+    Parameters
+    ----------
+    outside : array of bool
+    over : array
+        Light over the sheet's, roughly.
+
+    Returns
+    -------
+    array of bool
+    """
+    return np.asarray(outside & (cv2.blur(over, (3, 3)) > _WRITTEN))
 
 
 def _room(sheet: Mask, a: Array, b: Array, out: Array) -> float:

@@ -19,8 +19,9 @@ INSET = 0.12
 """Of a patch on each side: stop-out creeps, and ink gathers at edges."""
 BLOCKS = 9
 """Along each side of what is read: of a patch of 12 mm a block of about a millimetre."""
-_OFF_SPREADS, _OFF_LIGHT = 3.5, 0.02
+_OFF_SPREADS, _OFF_LIGHT = 4.0, 0.02
 _SPLASH_BLOCKS = 8
+_HALF_OF_NORMAL = 1.349
 LEAST_SPREAD = 0.2
 
 
@@ -131,12 +132,22 @@ def tone_of(over: Array, black: Black | None = None) -> Tone:
     )
 
 
+def _densest_half(values: Array) -> tuple[float, float]:
+    """Return middle and standard deviation by the half of values that lies closest together."""
+    rank = np.sort(values)
+    half = len(rank) // 2
+    wide = rank[half:] - rank[: len(rank) - half]
+    at = int(wide.argmin())
+    return float((rank[at] + rank[at + half]) / 2), float(wide[at]) / _HALF_OF_NORMAL
+
+
 def _splashes(light: Array) -> NDArray[np.bool_]:
     """Return which blocks are off together: what is no grain of this patch."""
     side = round(len(light) ** 0.5)
-    middle = float(np.median(light))
-    spread = 1.48 * float(np.median(np.abs(light - middle)))
-    off = (np.abs(light - middle) > _OFF_SPREADS * spread + _OFF_LIGHT).reshape(side, side)
+    even = cv2.blur(light.reshape(side, side), (3, 3), borderType=cv2.BORDER_REFLECT)
+    middle, spread = _densest_half(even.ravel())
+    off = np.abs(even - middle) > _OFF_SPREADS * spread + _OFF_LIGHT
     count, labels, facts, _ = cv2.connectedComponentsWithStats(off.astype(np.uint8), connectivity=4)
     large = [k for k in range(1, count) if facts[k, cv2.CC_STAT_AREA] >= _SPLASH_BLOCKS]
-    return np.isin(labels, large).ravel()
+    found = np.isin(labels, large).astype(np.uint8)
+    return np.asarray(cv2.dilate(found, np.ones((3, 3), np.uint8)).ravel() > 0)

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-
 import cv2
 import numpy as np
 from numpy.typing import NDArray
@@ -12,7 +10,7 @@ from core.data.mordants import TABLES_VERSION
 from core.errors import CoreError
 from core.progress import Tell, untold
 from core.reading.doubts import Doubts, doubts_of, paper_doubts
-from core.reading.mark import Mark, bare_mask, find_mark
+from core.reading.mark import Mark, find_mark, outside_mark, unwritten
 from core.reading.measure import Black, Tone, blocks_over, read_patch, tone_of
 from core.reading.row import Row, find_row, row_between
 from core.reading.scan import Light, Points, Scan, open_scan
@@ -65,7 +63,8 @@ def read_patches(given: ReadPatchesInput, tell: Tell = untold) -> ReadPatchesOut
     tell(0.6)
     whole = rows[0] if len(rows) == 1 else _about(rows)
     mark = find_mark(over, sheet, whole)
-    white, bare = _white(scan, sheet, over, mark, rough)
+    outside = outside_mark(sheet, mark.corners)
+    white = _white(scan, unwritten(outside, over), mark) or rough
     _check_paper(mark, whole)
     black = _black(scan, white, given.black)
     found = [
@@ -78,12 +77,13 @@ def read_patches(given: ReadPatchesInput, tell: Tell = untold) -> ReadPatchesOut
         [t.lstar for *_, t in found[-(len(found) // 2) :]]
     ):
         found.reverse()
-    doubts = doubts_of(scan, white, bare, [(row, place) for row, place, _ in found])
-    return _told(scan, found, doubts, mark, whole, white, bare)
+    doubts = doubts_of(scan, white, outside, [(row, place) for row, place, _ in found])
+    return _told(scan, found, doubts, mark, white, outside)
 
 
 def _rows(scan: Scan, over: Light, given: ReadPatchesInput) -> list[Row]:
     if given.patch_corners_px is not None:
+        _check_each(given)
         each = [_checked(scan, corners) for corners in given.patch_corners_px]
         return [row_between(corners, 1) for corners in each]
     if given.corners_px is None:
@@ -92,6 +92,15 @@ def _rows(scan: Scan, over: Light, given: ReadPatchesInput) -> list[Row]:
     if _is_about(over, corners):
         return [find_row(_only_within(over, corners), given.patches)]
     return [row_between(corners, given.patches)]
+
+
+def _check_each(given: ReadPatchesInput) -> None:
+    marked = len(given.patch_corners_px or [])
+    if marked != given.patches:
+        raise CoreError(
+            "patches-marked", f"{marked} patches are marked, and {given.patches} stand in the row.",
+            field="patch_corners_px", value=marked, allowed=str(given.patches), unit="patches",
+        )  # fmt: skip
 
 
 def _checked(scan: Scan, given: list[tuple[float, float]]) -> Points:
@@ -136,13 +145,9 @@ def _about(rows: list[Row]) -> Row:
     return row_between(np.asarray(box[order], dtype=np.float32), 1)
 
 
-def _white(
-    scan: Scan, sheet: Mask, over: Light, mark: Mark, rough: White
-) -> tuple[White, Mask]:
-    bare = bare_mask(sheet, over, mark)
-    sides = sum(room > 0 for room in mark.room)
-    fitted = fit_white(scan.light, bare, all_round=sides == 4 and sum(mark.seen) >= 3)
-    return fitted or rough, bare
+def _white(scan: Scan, bare: Mask, mark: Mark) -> White | None:
+    all_round = min(mark.room) > 0 and sum(mark.seen) >= 3
+    return fit_white(scan.light, bare, all_round)
 
 
 def _check_paper(mark: Mark, row: Row) -> None:
@@ -173,7 +178,7 @@ Found = list[tuple[Row, int, Tone]]
 
 
 def _told(
-    scan: Scan, found: Found, doubts: list[Doubts], mark: Mark, row: Row, white: White, bare: Mask
+    scan: Scan, found: Found, doubts: list[Doubts], mark: Mark, white: White, outside: Mask
 ) -> ReadPatchesOutput:
     patches = [
         ReadPatch(
@@ -189,7 +194,7 @@ def _told(
     return ReadPatchesOutput(
         patches=patches,
         paper_spread=round(_in_lstar(white.spread), 2),
-        warnings=[*_no_mark(mark), *paper_doubts(scan, bare, doubts)],
+        warnings=[*_no_mark(mark), *paper_doubts(scan, outside, doubts)],
         row_px=outline,
         mark_px=_pairs(scan.to_whole(mark.corners)) if any(mark.seen) else [],
         tables=TABLES_VERSION,

@@ -23,7 +23,7 @@ _RIVAL_SHARE = 0.35
 _HIGH = 100
 """The band laid straight: so many points across it, and a pixel's along it."""
 _BEYOND = 0.7
-"""So much of the picture's length is looked at beyond each end: pale patches are not in its darks."""
+"""Of the picture's length is looked at beyond each end: pale patches are not in its darks."""
 _GAPS = np.array([0.0, 0.05, 0.1, 0.17, 0.25, 0.33])
 _TRIED, _FINEST = 5, 0.3
 _UNEVEN = 0.16
@@ -119,8 +119,9 @@ def find_row(over: Light, count: int) -> Row:
 
 def _aspect(row: Row) -> float:
     corners = row.corners(row.count // 2)
-    wide, high = np.linalg.norm(corners[1] - corners[0]), np.linalg.norm(corners[2] - corners[1])
-    return float(max(wide, high) / max(1.0, min(wide, high)))
+    wide = float(np.linalg.norm(corners[1] - corners[0]))
+    high = float(np.linalg.norm(corners[2] - corners[1]))
+    return max(wide, high) / max(1.0, min(wide, high))
 
 
 def _all_bands(soft: Light, count: int) -> Iterator[Points]:
@@ -215,7 +216,8 @@ def _in_band(over: Light, box: Points, count: int) -> Row | CoreError:
         borderMode=cv2.BORDER_CONSTANT, borderValue=float("nan"),
     )  # fmt: skip
     tone = _columns(laid[_HIGH + 15 : 2 * _HIGH - 15])
-    beside = _columns(np.vstack([laid[_HIGH - 10 : _HIGH - 4], laid[2 * _HIGH + 4 : 2 * _HIGH + 10]]))
+    above, below = laid[_HIGH - 10 : _HIGH - 4], laid[2 * _HIGH + 4 : 2 * _HIGH + 10]
+    beside = _columns(np.vstack([above, below]))
     sums = _sums(tone, beside)
     even = _best_even(sums, count)
     if _uneven(sums, even, count):
@@ -326,9 +328,7 @@ def _rough(sums: NDArray, count: int) -> Iterator[tuple[float, _Even]]:
     first, last = _inked(np.diff(sums[4]))
     for step in (last - first) / count * np.geomspace(0.6, 1.6, 80):
         loose = max(0.0, step * count - (last - first)) + 0.3 * step
-        starts = np.arange(
-            max(0.0, first - loose), last - 0.7 * step * count, max(1.0, step / 18)
-        )
+        starts = np.arange(max(0.0, first - loose), last - 0.7 * step * count, max(1.0, step / 18))
         starts = starts[starts + step * count < long]
         if not len(starts):
             continue

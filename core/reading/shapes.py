@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from pydantic import Field, model_validator
+from pydantic import Field
 
 from core.image.shapes import ImagePath
 from core.schema import Shape
@@ -42,13 +42,6 @@ class ReadPatchesInput(Shape):
     patch_corners_px: Annotated[list[Corners], Field(max_length=MOST_IN_A_ROW)] | None = None
     """Of each patch, where they are not equally wide."""
     black: BlackPatch | None = None
-
-    @model_validator(mode="after")
-    def _each_patch(self) -> ReadPatchesInput:
-        given = self.patch_corners_px
-        if given is not None and len(given) != self.patches:
-            raise ValueError(f"patch_corners_px must hold the corners of {self.patches} patches")
-        return self
 
 
 class ReadPatch(Shape):

@@ -53,7 +53,7 @@ def is_soft(scan: Scan, row: Row, place: int, white: float) -> bool | None:
 
 
 def _edge_spread(scan: Scan, row: Row, place: int, white: float) -> float | None:
-    """Return the spread of the edges of a patch that stand out, their middle one [px of the scan]."""
+    """Return the middle spread of the edges of a patch that stand out [px of the scan]."""
     corners = scan.to_whole(row.corners(place)).astype(float)
     middle = corners.mean(axis=0)
     spreads = []
@@ -91,7 +91,7 @@ def _spread_of(
 
 
 def _width(profile: Array, step: float) -> float | None:
-    """Return the standard deviation of a step's spread, by where it is a fifth and four fifths up."""
+    """Return the standard deviation of a step's spread: a fifth to four fifths up."""
     side = max(4, len(profile) // 5)
     low, high = float(np.median(profile[:side])), float(np.median(profile[-side:]))
     noise = float(np.std(np.concatenate([profile[:side] - low, profile[-side:] - high])))
@@ -116,7 +116,7 @@ def _grain_is_sharp(scan: Scan, row: Row, place: int, white: float) -> bool | No
     middle = scan.to_whole(seen_through(np.array([[place + 0.5, 0.5]]), row.warp))[0]
     corners = scan.to_whole(row.corners(place))
     sides = np.linalg.norm(corners - np.roll(corners, 1, axis=0), axis=1)
-    size = int(min(_GRAIN_PX, 0.6 * sides.min())) // 2 * 2
+    size = int(min(_GRAIN_PX, 0.6 * float(sides.min()))) // 2 * 2
     if size < 24:
         return None
     left, top = (round(float(at)) - size // 2 for at in middle)

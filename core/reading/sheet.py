@@ -92,9 +92,10 @@ def first_white(light: Light, sheet: Mask) -> White:
     if len(values) < _FEWEST_BLOCKS:
         return White(np.array([float(np.percentile(light, 95)), 0, 0]), _size(light), 1.0)
     used = values > 0.8 * np.percentile(values, 90)
-    terms, spread = np.zeros(PLANE), 0.1
+    terms: NDArray = np.zeros(PLANE)
+    spread = 0.1
     for step in range(_PASSES):
-        shape = _shape_of(*points.T, _size(light), PLANE)
+        shape = _shape_of(points[:, 0], points[:, 1], _size(light), PLANE)
         terms = np.linalg.lstsq(shape[used], values[used], rcond=None)[0]
         over = values / (shape @ terms) - 1
         spread = max(0.004, 1.48 * float(np.median(np.abs(over[used]))))
@@ -106,7 +107,7 @@ def first_white(light: Light, sheet: Mask) -> White:
 
 
 def fit_white(light: Light, bare: Mask, all_round: bool) -> White | None:
-    """Return the light of the sheet, from where it is known to be bare; None where it is too little.
+    """Return the light of the sheet, from where it is bare; None where that is too little.
 
     Parameters
     ----------
@@ -123,9 +124,10 @@ def fit_white(light: Light, bare: Mask, all_round: bool) -> White | None:
     if len(values) < _FEWEST_BLOCKS:
         return None
     terms = BENT if all_round and len(values) > 4 * _FEWEST_BLOCKS else PLANE
-    shape = _shape_of(*points.T, _size(light), terms)
+    shape = _shape_of(points[:, 0], points[:, 1], _size(light), terms)
     used = values > 0.9 * np.median(values)
-    solved, spread = np.zeros(terms), 0.1
+    solved: NDArray = np.zeros(terms)
+    spread = 0.1
     for _ in range(_PASSES):
         solved = np.linalg.lstsq(shape[used], values[used], rcond=None)[0]
         over = values / (shape @ solved) - 1
