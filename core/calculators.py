@@ -160,6 +160,13 @@ REGISTRY: dict[str, Calculator] = {
             reads_files=True,
         ),
         Calculator(
+            "read-proof",
+            "core.reading.read_proof:read_proof",
+            "A scan of a proof, and the map of its plate.",
+            Budget(seconds=60, megabytes=1000),
+            reads_files=True,
+        ),
+        Calculator(
             "course",
             "core.course.course:course",
             "Which steps a plate goes through, by its routes, its material and its past.",

@@ -27,6 +27,8 @@ TEXTS = {
     "blurred": "Blurred: its grain and edges are soft. Scan it again, in focus.",
     "clipped": "Clipped: part of it lies beyond what the file holds. Scan it again with less "
     "exposure and no automatic contrast.",
+    "paper-clipped": "The bare sheet is clipped: it was lighter than the file could hold, so every "
+    "tone reads too light. Scan it again with less exposure.",
     "in-shadow": "In shadow: the paper beside it is darker than the rest of the sheet. Scan it "
     "again in even light.",
     "uneven": "Part of it has another tone, and was left out: a splash, or stop-out that crept in.",
@@ -97,13 +99,7 @@ def paper_doubts(scan: Scan, outside: Mask, doubts: list[Doubts]) -> list[ReadWa
     """
     found = []
     if _burnt(scan, outside):
-        found.append(
-            ReadWarning(
-                code="paper-clipped",
-                text="The bare sheet is clipped: it was lighter than the file could hold, so every "
-                "tone reads too light. Scan it again with less exposure.",
-            )
-        )
+        found.append(ReadWarning(code="paper-clipped", text=TEXTS["paper-clipped"]))
     if sum(each.soft for each in doubts) > len(doubts) / 2:
         found.append(ReadWarning(code="blurred", text="The whole scan is blurred."))
     return found

@@ -84,11 +84,11 @@ def read_patches(given: ReadPatchesInput, tell: Tell = untold) -> ReadPatchesOut
 def _rows(scan: Scan, over: Light, given: ReadPatchesInput) -> list[Row]:
     if given.patch_corners_px is not None:
         _check_each(given)
-        each = [_checked(scan, corners) for corners in given.patch_corners_px]
+        each = [checked_corners(scan, corners) for corners in given.patch_corners_px]
         return [row_between(corners, 1) for corners in each]
     if given.corners_px is None:
         return [find_row(over, given.patches)]
-    corners = _checked(scan, given.corners_px)
+    corners = checked_corners(scan, given.corners_px)
     if _is_about(over, corners):
         return [find_row(_only_within(over, corners), given.patches)]
     return [row_between(corners, given.patches)]
@@ -103,7 +103,23 @@ def _check_each(given: ReadPatchesInput) -> None:
         )  # fmt: skip
 
 
-def _checked(scan: Scan, given: list[tuple[float, float]]) -> Points:
+def checked_corners(scan: Scan, given: list[tuple[float, float]]) -> Points:
+    """Return corners of the scan as they lie in the worked picture.
+
+    Parameters
+    ----------
+    scan : Scan
+    given : list of (float, float) [px]
+
+    Returns
+    -------
+    array (4, 2)
+
+    Raises
+    ------
+    CoreError
+        They cross over, or lie outside.
+    """
     corners = np.array(given, dtype=np.float32)
     height, width = scan.whole.shape
     if not cv2.isContourConvex(corners[:, None]):
@@ -167,7 +183,7 @@ def _check_paper(mark: Mark, row: Row) -> None:
 def _black(scan: Scan, white: White, given: BlackPatch | None) -> Black | None:
     if given is None:
         return None
-    row = row_between(_checked(scan, given.corners_px), 1)
+    row = row_between(checked_corners(scan, given.corners_px), 1)
     seen = tone_of(blocks_over(scan.light, white, row.warp, (0.1, 0.9, 0.1, 0.9)))
     light = float(reflectance_from_lightness(seen.lstar))
     known = float(reflectance_from_lightness(given.lstar))

@@ -8,6 +8,8 @@ from pydantic import Field
 
 from core.image.shapes import ImagePath
 from core.schema import Shape
+from core.stages.shapes import AreaName
+from core.study.shapes import Mm, Place
 from core.tone.shapes import Lightness
 
 MOST_IN_A_ROW = 40
@@ -68,12 +70,59 @@ class ReadPatchesOutput(Shape):
     tables: str
 
 
+class ProofArea(Shape):
+    """An area of a plate: which labels of its map it has, and what it should print."""
+
+    name: AreaName
+    labels: Annotated[list[Annotated[int, Field(ge=0, le=255)]], Field(min_length=1)]
+    expected_lstar: Lightness | None = None
+    """Null: left white."""
+
+
+class Painted(Shape):
+    """A stroke of what is not to count; in mm on the print, from its top left."""
+
+    points_mm: Annotated[list[tuple[Place, Place]], Field(min_length=1, max_length=2000)]
+    size_mm: Annotated[float, Field(ge=0.2, le=100, json_schema_extra={"unit": "mm"})]
+
+
+class ReadProofInput(Shape):
+    """A scan of a proof, and the map of its plate."""
+
+    image: ImagePath
+    labels: ImagePath
+    """8-bit PNG: which area each point is of, as it prints."""
+    areas: Annotated[list[ProofArea], Field(min_length=1, max_length=40)]
+    width_mm: Mm
+    height_mm: Mm
+    corners_px: Corners | None = None
+    """Of the plate mark; null: it is looked for."""
+    left_out: Annotated[list[Painted], Field(max_length=200)] = []
+
+
 class ReadArea(Shape):
-    """An area as it was read off a proof."""
+    """An area as it was read off a proof; without a tone where nothing of it could be read."""
 
     name: str
-    lstar: Lightness
-    spread: float
+    lstar: float | None
+    spread: float | None
+    """Of blocks of a millimetre [L*]."""
+    doubt: float | None = None
+    """Standard deviation of their mean [L*]."""
     share: float
     """Of the plate that was read for it."""
     warnings: list[ReadWarning]
+
+
+class ReadProofOutput(Shape):
+    """The areas of a proof as they were read."""
+
+    areas: list[ReadArea]
+    corners_px: list[tuple[float, float]]
+    """Of the plate, clockwise from the top left of the print."""
+    turned: int
+    """Degrees by which the sheet lay on the glass."""
+    likeness: float
+    paper_spread: float
+    warnings: list[ReadWarning]
+    tables: str

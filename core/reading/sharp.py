@@ -15,7 +15,7 @@ SOFT_EDGE_PX = 1.6
 """Standard deviation of an edge's spread: a sharp scan has under 1.5, a blur of 3 px over 3."""
 _LEAST_CONTRAST = 0.1
 _REACH_PX = 12
-_GRAIN_PX = 128
+_GRAIN_PX, _LEAST_GRAIN_PX = 128, 24
 _COARSE, _FINE, _FLOOR = (0.035, 0.07), (0.11, 0.16), 0.42
 """Cycles a pixel: where grain is always seen, where a blur leaves none of it, and only noise."""
 _KEPT = 0.03
@@ -43,7 +43,10 @@ def is_soft(scan: Scan, row: Row, place: int, white: float) -> bool | None:
     -----
     Painted edges may be soft where the scan is not: grain that is sharp has the last word.
     """
-    grain = _grain_is_sharp(scan, row, place, white)
+    corners = scan.to_whole(row.corners(place))
+    sides = np.linalg.norm(corners - np.roll(corners, 1, axis=0), axis=1)
+    middle = scan.to_whole(seen_through(np.array([[place + 0.5, 0.5]]), row.warp))[0]
+    grain = grain_is_sharp(scan, middle, 0.6 * float(sides.min()), white)
     if grain:
         return False
     edge = _edge_spread(scan, row, place, white)
@@ -72,7 +75,7 @@ def _spread_of(
     whole: NDArray[np.uint16], a: Array, b: Array, out: Array, white: float
 ) -> float | None:
     """Return the spread of one edge, by its mean profile; None where it hardly stands out."""
-    wide = int(min(_REACH_PX, 0.2 * np.linalg.norm(b - a)))
+    wide = min(_REACH_PX, int(0.2 * float(np.linalg.norm(b - a))))
     if wide < 6:
         return None
     offs = np.arange(-wide, wide + 0.5, 0.5)
@@ -111,13 +114,24 @@ def _width(profile: Array, step: float) -> float | None:
     return max(0.0, (end - start) * step / 1.683)  # of a normal spread from a fifth to four fifths
 
 
-def _grain_is_sharp(scan: Scan, row: Row, place: int, white: float) -> bool | None:
-    """Tell whether grain has its fine end; None where there is no grain to see."""
-    middle = scan.to_whole(seen_through(np.array([[place + 0.5, 0.5]]), row.warp))[0]
-    corners = scan.to_whole(row.corners(place))
-    sides = np.linalg.norm(corners - np.roll(corners, 1, axis=0), axis=1)
-    size = int(min(_GRAIN_PX, 0.6 * float(sides.min()))) // 2 * 2
-    if size < 24:
+def grain_is_sharp(scan: Scan, middle: NDArray, wide: float, white: float) -> bool | None:
+    """Tell whether grain has its fine end; None where there is no grain to see.
+
+    Parameters
+    ----------
+    scan : Scan
+    middle : array (2,) [px of the scan]
+    wide : float [px of the scan]
+        How much about it may be looked at.
+    white : float
+        Light of the sheet there.
+
+    Returns
+    -------
+    bool or None
+    """
+    size = int(min(_GRAIN_PX, wide)) // 2 * 2
+    if size < _LEAST_GRAIN_PX:
         return None
     left, top = (round(float(at)) - size // 2 for at in middle)
     if left < 0 or top < 0:

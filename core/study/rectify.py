@@ -69,7 +69,7 @@ def find_corners(photo: Colours, width_mm: float, height_mm: float) -> Corners:
     """
     less = min(1.0, _LOOKED_AT_PX / max(photo.shape[:2]))
     small = cv2.resize(photo, None, fx=less, fy=less, interpolation=cv2.INTER_AREA)
-    shapes = [_four_sided(mask) for mask in _foregrounds(small)]
+    shapes = [four_sided(mask) for mask in _foregrounds(small)]
     there = [shape for shape in shapes if shape is not None]
     if not there:
         raise CoreError(
@@ -98,6 +98,7 @@ def _steepest(lab: NDArray, a: NDArray, b: NDArray, reach: float) -> NDArray[np.
     along = (b - a) / np.linalg.norm(b - a)
     across = np.array([along[1], -along[0]])
     places = np.linspace(0.06, 0.94, _SAMPLES)[:, None]
+    reach = max(2.0, reach)
     offs = np.arange(-reach, reach + 1.0)
     middles = a + places * (b - a)
     grid = middles[:, None] + offs[None, :, None] * across
@@ -145,7 +146,17 @@ def _foregrounds(small: Colours) -> list[NDArray[np.uint8]]:
     ]
 
 
-def _four_sided(mask: NDArray[np.uint8]) -> Corners | None:
+def four_sided(mask: NDArray[np.uint8]) -> Corners | None:
+    """Return the corners of the largest shape of a mask; None where it has not four sides.
+
+    Parameters
+    ----------
+    mask : array (height, width)
+
+    Returns
+    -------
+    array (4, 2) or None
+    """
     found, _ = cv2.findContours(mask, cv2.RETR_EXTERNAL, cv2.CHAIN_APPROX_NONE)
     if not found:
         return None

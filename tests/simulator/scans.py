@@ -132,3 +132,44 @@ def any_scan(rng, strip=None, **how):
     how = {"turn": rng.uniform(-2, 2)} | how
     picture, corners = scanned(light, corners, rng, **how)
     return Scan(picture, strip.lstars, corners)
+
+
+@dataclass
+class Proof:
+    """A scan of a proof, the labels of its plate as it prints, and the true tone of each."""
+
+    picture: np.ndarray
+    labels: np.ndarray
+    lstars: list[float]
+
+
+def any_labels(rng, shape=(600, 800), tones=5):
+    """A drawing of a few large shapes, the darkest behind: (height, width)."""
+    height, width = shape
+    labels = np.full(shape, tones, np.uint8)
+    for tone in [*range(tones - 1, 0, -1), *rng.integers(1, tones, 6)]:
+        kind = rng.integers(3)
+        x, y = int(rng.integers(width)), int(rng.integers(height))
+        a, b = (int(rng.integers(height // 8, height // 3)) for _ in range(2))
+        if kind == 0:
+            cv2.ellipse(labels, (x, y), (a, b), float(rng.uniform(0, 180)), 0, 360, int(tone), -1)
+        elif kind == 1:
+            cv2.rectangle(labels, (x, y), (x + 2 * a, y + b), int(tone), -1)
+        else:
+            points = rng.integers(-b, b, (3, 2)) * 2 + (x, y)
+            cv2.fillPoly(labels, [points.astype(np.int32)], int(tone))
+    return labels
+
+
+def any_proof(rng, lstars=None, labels=None, sheet_px=110, **how):
+    """A scan of a proof: grain in each shape, the sheet around, plate tone where it is white."""
+    lstars = lstars or [90.0, 74.0, 58.0, 41.0, 24.0]
+    labels = any_labels(rng, tones=len(lstars)) if labels is None else labels
+    printed = np.ones(labels.shape, np.float32)
+    for label, lstar in enumerate(lstars, start=1):
+        tone = grained(lstar, labels.shape, 0.9, rng)
+        printed[labels == label] = tone[labels == label]
+    light = np.pad(printed, sheet_px, constant_values=1.0)
+    how = {"turn": rng.uniform(-2, 2), "quality": 0} | how
+    picture, _ = scanned(light, np.zeros((4, 2), np.float32), rng, **how)
+    return Proof(picture, labels, lstars)
