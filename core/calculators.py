@@ -110,6 +110,11 @@ REGISTRY: dict[str, Calculator] = {
             "A proof's tones beside the wanted ones, with the strip and bath to bite on with.",
         ),
         Calculator(
+            "what-next",
+            "core.stages.what_next:what_next",
+            "A proof's tones beside the wanted ones, and what can be done to its plate.",
+        ),
+        Calculator(
             "dust-coverage",
             "core.image.dust_coverage:dust_coverage",
             "A close photograph of a dusted plate, and how much of it one pixel shows.",

@@ -45,7 +45,13 @@ class AreaBlocks:
         return len(self.light)
 
     def tone(self) -> tuple[float, float, float] | None:
-        """Return L*, the spread of its blocks and the doubt of their mean; None without any."""
+        """Return L*, the spread of its blocks and the doubt of their mean.
+
+        Returns
+        -------
+        (float, float, float) or None
+            [L*]; None without any block.
+        """
         if not len(self.light):
             return None
         off = np.abs(self.light - self.light.mean())
@@ -153,7 +159,20 @@ def _by_block(picture: Light, side: int) -> Light:
 
 
 def middles_of(warp: Array, count: int) -> NDArray[np.float32]:
-    """Return points spread evenly over the plate, in the worked picture: (count², 2)."""
+    """Return points spread evenly over the plate.
+
+    Parameters
+    ----------
+    warp : array (3, 3)
+        From the plate to the worked picture.
+    count : int
+        Along each side.
+
+    Returns
+    -------
+    array (count², 2) [px]
+        In the worked picture.
+    """
     places = (np.arange(count) + 0.5) / count
     x, y = np.meshgrid(places, places)
     return seen_through(np.column_stack([x.ravel(), y.ravel()]), warp)

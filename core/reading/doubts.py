@@ -44,7 +44,16 @@ class Doubts:
     shaded: bool
 
     def warnings(self, tone: Tone) -> list[ReadWarning]:
-        """Return the warnings of a patch."""
+        """Return the warnings of a patch.
+
+        Parameters
+        ----------
+        tone : Tone
+
+        Returns
+        -------
+        list of ReadWarning
+        """
         codes = {
             "blurred": self.soft, "clipped": self.clipped, "in-shadow": self.shaded,
             "uneven": tone.off > SPLASHED_SHARE,

@@ -45,7 +45,16 @@ class Black:
     """As it is."""
 
     def mended(self, over: Array) -> Array:
-        """Return light over the sheet's without the stray light."""
+        """Return light over the sheet's without the stray light.
+
+        Parameters
+        ----------
+        over : array
+
+        Returns
+        -------
+        array of the same shape
+        """
         return self.known + (over - self.seen) * (1 - self.known) / (1 - self.seen)
 
 

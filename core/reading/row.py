@@ -49,13 +49,30 @@ class Row:
     """Of a patch's step: what lies between two patches."""
 
     def corners(self, place: int) -> Points:
-        """Return the corners of a patch, clockwise."""
+        """Return the corners of a patch.
+
+        Parameters
+        ----------
+        place : int
+            From the row's beginning, the first 0.
+
+        Returns
+        -------
+        array (4, 2) [px]
+            Clockwise.
+        """
         half = self.gap / 2
         left, right = place + half, place + 1 - half
         return seen_through(np.array([[left, 0], [right, 0], [right, 1], [left, 1]]), self.warp)
 
     def outline(self) -> Points:
-        """Return the corners of the whole row, clockwise."""
+        """Return the corners of the whole row.
+
+        Returns
+        -------
+        array (4, 2) [px]
+            Clockwise.
+        """
         left, right = self.gap / 2, self.count - self.gap / 2
         return seen_through(np.array([[left, 0], [right, 0], [right, 1], [left, 1]]), self.warp)
 

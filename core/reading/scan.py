@@ -35,11 +35,29 @@ class Scan:
     """Size of the worked picture over the whole one."""
 
     def to_work(self, points: Points) -> Points:
-        """Return points of the scan as they lie in the worked picture."""
+        """Return points of the scan as they lie in the worked picture.
+
+        Parameters
+        ----------
+        points : array (n, 2) [px]
+
+        Returns
+        -------
+        array (n, 2) [px]
+        """
         return np.asarray((points + 0.5) * self.less - 0.5, dtype=np.float32)
 
     def to_whole(self, points: Points) -> Points:
-        """Return points of the worked picture as they lie in the scan."""
+        """Return points of the worked picture as they lie in the scan.
+
+        Parameters
+        ----------
+        points : array (n, 2) [px]
+
+        Returns
+        -------
+        array (n, 2) [px]
+        """
         return np.asarray((points + 0.5) / self.less - 0.5, dtype=np.float32)
 
 

@@ -31,12 +31,26 @@ class White:
     """Of the sheet's blocks about it, over its own light."""
 
     def at(self, points: NDArray) -> NDArray[np.float64]:
-        """Return the light of the sheet at points (n, 2) [px]."""
+        """Return the light of the sheet at points.
+
+        Parameters
+        ----------
+        points : array (n, 2) [px]
+
+        Returns
+        -------
+        array (n,)
+        """
         across, down = np.asarray(points, dtype=float).T
         return _shape_of(across, down, self.shape, len(self.terms)) @ self.terms
 
     def picture(self) -> Light:
-        """Return the light of the sheet at every pixel."""
+        """Return the light of the sheet at every pixel.
+
+        Returns
+        -------
+        array (height, width)
+        """
         height, width = self.shape
         across, down = np.meshgrid(np.arange(width), np.arange(height))
         full = _shape_of(across.ravel(), down.ravel(), self.shape, len(self.terms)) @ self.terms

@@ -124,7 +124,10 @@ def _burnish(area: ReadArea, dark_by: float) -> AreaAdvice:
 
 
 def _bite(area: ReadArea, table: ToneTable, pace: Array, measured: bool) -> AreaAdvice:
-    there, wanted = (_times(table, tone) for tone in (area.read_lstar, area.wanted_lstar))
+    there, wanted = (
+        times_of(table, np.full(len(table.lstar), tone))
+        for tone in (area.read_lstar, area.wanted_lstar)
+    )
     clock = (wanted - there) / pace + table.wetting
     low, high = band(clock)
     middle = float(np.median(clock))
@@ -133,22 +136,53 @@ def _bite(area: ReadArea, table: ToneTable, pace: Array, measured: bool) -> Area
         name=area.name,
         off_lstar=round(area.read_lstar - area.wanted_lstar, 1),
         act="bite",
-        seconds=_to_five(middle),
-        seconds_low=_to_five(low),
-        seconds_high=_to_five(high),
-        text=f"Bite {_clock(middle)} more ({_clock(low)} to {_clock(high)}).{doubt}",
+        seconds=to_five(middle),
+        seconds_low=to_five(low),
+        seconds_high=to_five(high),
+        text=f"Bite {clock_text(middle)} more ({clock_text(low)} to {clock_text(high)}).{doubt}",
     )
 
 
-def _times(table: ToneTable, lstar: float) -> Array:
-    """Return the reference seconds at which each draw reaches a tone: (draws,)."""
-    return np.array([np.interp(-lstar, -row, GRID_SECONDS) for row in table.lstar])
+def times_of(table: ToneTable, lstars: Array) -> Array:
+    """Return the reference seconds at which each draw of a curve reaches its tone.
+
+    Parameters
+    ----------
+    table : ToneTable
+    lstars : array (draws,) [L*]
+
+    Returns
+    -------
+    array (draws,) [s]
+    """
+    pairs = zip(table.lstar, lstars, strict=True)
+    return np.array([np.interp(-lstar, -row, GRID_SECONDS) for row, lstar in pairs])
 
 
-def _to_five(seconds: float) -> float:
+def to_five(seconds: float) -> float:
+    """Return a time to the nearest five seconds, five at least.
+
+    Parameters
+    ----------
+    seconds : float [s]
+
+    Returns
+    -------
+    float [s]
+    """
     return max(5.0, 5.0 * round(seconds / 5.0))
 
 
-def _clock(seconds: float) -> str:
-    whole = int(_to_five(seconds))
+def clock_text(seconds: float) -> str:
+    """Return a time as it is read, m:ss, to the nearest five seconds.
+
+    Parameters
+    ----------
+    seconds : float [s]
+
+    Returns
+    -------
+    str
+    """
+    whole = int(to_five(seconds))
     return f"{whole // 60}:{whole % 60:02d}"

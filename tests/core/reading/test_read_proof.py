@@ -109,8 +109,8 @@ def test_what_is_painted_over_does_not_count(tmp_path):
 def test_corners_by_hand_serve_where_no_mark_stands_out(tmp_path, proofs):
     proof = proofs[0]
     found = read(tmp_path, proof).corners_px
-    moved = [[x + dx, y + dy] for (x, y), (dx, dy) in zip(found, [(5, -4), (-6, 3), (4, 4),
-                                                                  (-3, -5)], strict=True)]  # fmt: skip
+    by_hand = [(5, -4), (-6, 3), (4, 4), (-3, -5)]
+    moved = [[x + dx, y + dy] for (x, y), (dx, dy) in zip(found, by_hand, strict=True)]
     assert np.abs(off(read(tmp_path, proof, corners_px=moved), proof)).max() < 1.0
 
 

@@ -344,6 +344,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/what-next": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A proof's tones beside the wanted ones, and what can be done to its plate.
+         * @description A proof's tones beside the wanted ones, and what can be done to its plate.
+         */
+        post: operations["what_next"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/{name}/schema": {
         parameters: {
             query?: never;
@@ -1744,6 +1764,22 @@ export interface components {
             seconds_low?: number | null;
             /** Text */
             text: string;
+        };
+        /**
+         * AreaMiss
+         * @description How far an area is off, and how much of that is its own.
+         */
+        AreaMiss: {
+            /** Name */
+            name: string;
+            /** Off Lstar */
+            off_lstar: number;
+            /** Own Lstar */
+            own_lstar: number;
+            /** Own Spread */
+            own_spread: number;
+            /** Plate */
+            plate: number;
         };
         /**
          * Ask
@@ -3408,6 +3444,25 @@ export interface components {
                 number,
                 number
             ][];
+        };
+        /**
+         * JudgedArea
+         * @description An area of a proof: what was meant, what was read, and how much of the plate it is.
+         */
+        JudgedArea: {
+            /** Name */
+            name: string;
+            /** Read Lstar */
+            read_lstar: number;
+            /** Share */
+            share?: number | null;
+            /**
+             * Spread
+             * @default 1
+             */
+            spread: number;
+            /** Wanted Lstar */
+            wanted_lstar: number;
         };
         /**
          * Lift
@@ -6269,6 +6324,44 @@ export interface components {
             states: number[];
         };
         /**
+         * Step
+         * @description One thing that can be done next, and what it would do.
+         */
+        Step: {
+            /**
+             * Act
+             * @enum {string}
+             */
+            act: "pull" | "bite" | "re-ground" | "burnish" | "drypoint" | "leave";
+            /** Area */
+            area: string;
+            /** Lstar */
+            lstar: number | null;
+            /** Lstar High */
+            lstar_high?: number | null;
+            /** Lstar Low */
+            lstar_low?: number | null;
+            /** Minutes */
+            minutes: number;
+            /**
+             * Opens
+             * @default []
+             */
+            opens: string[];
+            /** Seconds */
+            seconds?: number | null;
+            /** Seconds High */
+            seconds_high?: number | null;
+            /** Seconds Low */
+            seconds_low?: number | null;
+            /** Sure */
+            sure: number;
+            /** Text */
+            text: string;
+            /** Whole Print */
+            whole_print: number;
+        };
+        /**
          * StepCaution
          * @description A caution of a step, and what to do when it went wrong.
          */
@@ -7374,6 +7467,64 @@ export interface components {
              * @enum {string}
              */
             temperature_unit: "C" | "F";
+        };
+        /**
+         * WhatNextInput
+         * @description A proof's tones beside the wanted ones, and what can be done to its plate.
+         */
+        WhatNextInput: {
+            /** Areas */
+            areas: components["schemas"]["JudgedArea"][];
+            bath: components["schemas"]["CurveBath"];
+            /**
+             * Bites
+             * @default true
+             */
+            bites: boolean;
+            curve?: components["schemas"]["Curve"] | null;
+            /**
+             * Grain Stands
+             * @default false
+             */
+            grain_stands: boolean;
+            /** Lightest Lstar */
+            lightest_lstar?: number | null;
+            /**
+             * Material
+             * @default copper
+             * @enum {string}
+             */
+            material: "copper" | "zinc" | "plastic" | "polymer";
+            /**
+             * Plate Cm2
+             * @default 100
+             */
+            plate_cm2: number;
+        };
+        /**
+         * WhatNextOutput
+         * @description Is it the plate or the printing, and what to do, by what it does to the tone.
+         */
+        WhatNextOutput: {
+            /** Areas */
+            areas: components["schemas"]["AreaMiss"][];
+            /**
+             * Cause
+             * @enum {string}
+             */
+            cause: "plate" | "printing" | "both" | "neither" | "unread";
+            /** Chance */
+            chance: number;
+            /** Shift Lstar */
+            shift_lstar: number;
+            /** Shift Spread */
+            shift_spread: number;
+            /** Steps */
+            steps: components["schemas"]["Step"][];
+            /** Tables */
+            tables: string;
+            /** Text */
+            text: string;
         };
         /**
          * Worth
@@ -9268,6 +9419,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ToneAreasOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    what_next: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhatNextInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatNextOutput"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
