@@ -172,6 +172,16 @@ REGISTRY: dict[str, Calculator] = {
             reads_files=True,
         ),
         Calculator(
+            "read-table",
+            "core.reading.read_table:read_table",
+            "The text of a CSV, or of a CGATS file from a densitometer.",
+        ),
+        Calculator(
+            "write-table",
+            "core.reading.write_table:write_table",
+            "Readings, and the form they are wanted in.",
+        ),
+        Calculator(
             "course",
             "core.course.course:course",
             "Which steps a plate goes through, by its routes, its material and its past.",

@@ -37,6 +37,8 @@ def missing(*, browser: bool) -> list[str]:
         wanted.append("python3-venv")
     if browser and not Path("/usr/bin/chromium").exists():
         wanted += ["chromium", "fonts-liberation", "fonts-noto-color-emoji"]
+    if browser and not Path("/usr/bin/colverify").exists():
+        wanted.append("argyll")  # another program that reads what is written for densitometers
     if browser and not list(Path("/usr/lib").glob("*/libatomic.so.1")):
         wanted.append("libatomic1")  # the browser tests' driver asks for it
     return wanted
