@@ -172,6 +172,13 @@ REGISTRY: dict[str, Calculator] = {
             reads_files=True,
         ),
         Calculator(
+            "compare-proofs",
+            "core.reading.compare_proofs:compare_proofs",
+            "Two proofs of a plate, laid straight, and their areas as they were read.",
+            Budget(seconds=30, megabytes=600),
+            reads_files=True,
+        ),
+        Calculator(
             "read-table",
             "core.reading.read_table:read_table",
             "The text of a CSV, or of a CGATS file from a densitometer.",

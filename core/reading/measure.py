@@ -22,7 +22,8 @@ BLOCKS = 9
 _OFF_SPREADS, _OFF_LIGHT = 4.0, 0.02
 _SPLASH_BLOCKS = 8
 _HALF_OF_NORMAL = 1.349
-LEAST_SPREAD = 0.2
+LEAST_SPREAD, LEAST_DOUBT = 0.2, 0.4
+"""Of a tone, however even: what the white is sure to. ``room-practice``"""
 
 
 @dataclass(frozen=True)
@@ -31,6 +32,8 @@ class Tone:
 
     lstar: float
     spread: float
+    doubt: float
+    """Standard deviation of the tone itself."""
     off: float
     """Share of its blocks that are not of its tone: a splash, a hole in the grain."""
 
@@ -134,9 +137,11 @@ def tone_of(over: Array, black: Black | None = None) -> Tone:
     near = ~_splashes(light)
     lstars = lightness_from_reflectance(np.maximum(light, 0.0))
     wide = 1.48 * float(np.median(np.abs(lstars - np.median(lstars))))
+    spread = max(LEAST_SPREAD, wide)
     return Tone(
         lstar=float(lightness_from_reflectance(max(float(light[near].mean()), 0.0))),
-        spread=max(LEAST_SPREAD, wide),
+        spread=spread,
+        doubt=float(np.hypot(LEAST_DOUBT, spread / max(1.0, float(near.sum())) ** 0.5)),
         off=float(1 - near.mean()),
     )
 

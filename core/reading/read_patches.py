@@ -200,6 +200,7 @@ def _told(
         ReadPatch(
             lstar=round(tone.lstar, 2),
             spread=round(tone.spread, 2),
+            doubt=round(tone.doubt, 2),
             corners_px=_pairs(scan.to_whole(own.corners(place))),
             warnings=each.warnings(tone),
         )

@@ -19,6 +19,7 @@ from core.reading.scan import Light, Scan, open_scan, seen_through
 from core.reading.shapes import ProofArea, ReadArea, ReadProofInput, ReadProofOutput, ReadWarning
 from core.reading.sharp import grain_is_sharp
 from core.reading.sheet import Mask, White, first_white, fit_white, sheet_mask
+from core.reading.straight import write_straight
 from core.tone.lightness import lightness_from_reflectance, reflectance_from_lightness
 
 _WHITE_LSTAR = 94.0
@@ -75,10 +76,18 @@ def read_proof(given: ReadProofInput, tell: Tell = untold) -> ReadProofOutput:
         corners_px=[(round(float(x), 1), round(float(y), 1)) for x, y in scan.to_whole(mark)],
         turned=laid.turned,
         likeness=round(laid.likeness, 3),
+        straight=_straight(given, scan, white, laid),
         paper_spread=round(float(100 - lightness_from_reflectance(1 - white.spread)), 2),
         warnings=_warnings(scan, outside, white, laid),
         tables=TABLES_VERSION,
     )
+
+
+def _straight(given: ReadProofInput, scan: Scan, white: White, laid: Laid) -> str | None:
+    if given.write is None:
+        return None
+    over = scan.light / white.picture()
+    return write_straight(given.write, over, laid.warp, given.width_mm / given.height_mm)
 
 
 def _labels(path: str) -> Labels:

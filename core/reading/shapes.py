@@ -9,7 +9,7 @@ from pydantic import Field
 from core.image.shapes import ImagePath
 from core.schema import Shape
 from core.stages.shapes import AreaName
-from core.study.shapes import Mm, Place
+from core.study.shapes import Folder, Mm, Place
 from core.tone.shapes import Lightness
 
 MOST_IN_A_ROW = 40
@@ -52,6 +52,8 @@ class ReadPatch(Shape):
     lstar: float
     spread: float
     """Of blocks of about a millimetre [L*]."""
+    doubt: float
+    """Standard deviation of the tone itself [L*]: grain averages out, an uneven light does not."""
     corners_px: list[tuple[float, float]]
     warnings: list[ReadWarning]
 
@@ -98,6 +100,8 @@ class ReadProofInput(Shape):
     corners_px: Corners | None = None
     """Of the plate mark; null: it is looked for."""
     left_out: Annotated[list[Painted], Field(max_length=200)] = []
+    write: Folder | None = None
+    """A folder: the proof laid straight is written into it."""
 
 
 class ReadArea(Shape):
@@ -123,6 +127,8 @@ class ReadProofOutput(Shape):
     turned: int
     """Degrees by which the sheet lay on the glass."""
     likeness: float
+    straight: str | None
+    """The proof laid straight: 8-bit grey, 2.5 times its L*."""
     paper_spread: float
     warnings: list[ReadWarning]
     tables: str

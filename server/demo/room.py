@@ -86,7 +86,7 @@ def _tables_in_order() -> list[Any]:
     from server.files.models import Picture
     from server.plans.models import Plan
     from server.plates.models import Work
-    from server.proofs.models import Proof
+    from server.proofs.models import Pin, Proof
     from server.record.models import Entry
     from server.rooms.models import HandLink
     from server.runs.models import Run
@@ -105,6 +105,7 @@ def _tables_in_order() -> list[Any]:
         Recipe,
         Tool,
         Course,
+        Pin,
         Proof,
         Run,
         Plan,

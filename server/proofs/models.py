@@ -23,7 +23,26 @@ class Proof(RoomThing):
     passes = models.PositiveIntegerField(default=1)
     note = models.TextField(blank=True)
     tones = models.JSONField(default=list)
-    """[{"area", "wanted_lstar", "read_lstar"}]."""
+    """[{"area", "wanted_lstar", "read_lstar", "spread"}]."""
+    reading = models.JSONField(null=True)
+    """How it was read off its scan: see ``ScanRead``; null where it was read by eye."""
     foul_bite = models.BooleanField(null=True)
     """Whether it shows foul bite; null where nobody said."""
     ok_to_print = models.BooleanField(default=False)
+
+
+class Pin(RoomThing):
+    """A note pinned to a place of a proof: what the next state is to answer.
+
+    Places are in mm on the print, from its top left, so that they carry to later states.
+    """
+
+    plate = models.ForeignKey("plates.Plate", models.CASCADE, related_name="pins")
+    proof = models.ForeignKey(Proof, models.PROTECT, related_name="pins")
+    kind = models.CharField(max_length=20)
+    text = models.CharField(max_length=200, blank=True)
+    x_mm = models.FloatField()
+    y_mm = models.FloatField()
+    done_at = models.DateTimeField(null=True)
+    done_in_state = models.PositiveIntegerField(null=True)
+    """The state that answers it."""

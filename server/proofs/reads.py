@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from server.proofs.actions.log import advice_for
-from server.proofs.models import Proof
-from server.proofs.schemas import ProofOut, ToneOut
+from server.proofs.actions.next import next_for
+from server.proofs.models import Pin, Proof
+from server.proofs.schemas import PinOut, ProofOut, ScanRead, ToneOut
 
 
 def proof_out(proof: Proof) -> ProofOut:
@@ -26,4 +27,23 @@ def proof_out(proof: Proof) -> ProofOut:
         foul_bite=proof.foul_bite,
         ok_to_print=proof.ok_to_print,
         advice=advice_for(proof),
+        next=next_for(proof),
+        reading=ScanRead(**proof.reading) if proof.reading else None,
+    )
+
+
+def pin_out(pin: Pin) -> PinOut:
+    """Return a pin as it stands."""
+    return PinOut(
+        id=pin.id,
+        version=pin.version,
+        proof=pin.proof_id,
+        kind=pin.kind,  # type: ignore[arg-type]
+        text=pin.text,
+        x_mm=pin.x_mm,
+        y_mm=pin.y_mm,
+        done=pin.done_at is not None,
+        state_number=pin.proof.state_number,
+        done_in_state=pin.done_in_state,
+        created_at=pin.created_at,
     )

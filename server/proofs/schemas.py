@@ -3,25 +3,77 @@
 from __future__ import annotations
 
 from datetime import datetime
-from typing import Annotated
+from typing import Annotated, Literal
 from uuid import UUID
 
 from ninja import Schema
 from pydantic import Field
 
+from core.reading.shapes import Corners, Painted, ReadWarning
 from core.stages.advice import AdviseOutput
 from core.stages.shapes import AreaName
+from core.stages.what_next_shapes import WhatNextOutput
 from core.tone.shapes import Lightness
 from server.replies.moments import Moment
 
 Words = Annotated[str, Field(max_length=120)]
 
 
+PinKind = Literal["darker", "lighter", "missing line", "foul bite", "lettering", "other"]
+PlaceMm = Annotated[float, Field(ge=0, le=2500, json_schema_extra={"unit": "mm"})]
+
+
 class ReadTone(Schema):
-    """A tone read off the proof by hand."""
+    """A tone read off the proof."""
 
     area: AreaName
     read_lstar: Lightness
+    spread: Annotated[float, Field(ge=0.05, le=20, json_schema_extra={"unit": "L*"})] | None = None
+    """Standard deviation of the reading, where it was measured."""
+
+
+class ReadProofIn(Schema):
+    """A stored scan of a proof of a plate."""
+
+    id: UUID
+    plate: UUID
+    picture: UUID
+    corners: Corners | None = None
+    """Of the plate mark in the scan; null: it is looked for."""
+    left_out: Annotated[list[Painted], Field(max_length=200)] = []
+    """What was painted over, not to count."""
+
+
+class ScanRead(Schema):
+    """How a proof was read off its scan."""
+
+    task: UUID
+    corners: Corners
+    """Of its plate in the scan [px]."""
+    likeness: float
+    warnings: list[ReadWarning]
+
+
+class PinIn(Schema):
+    """A note pinned to a place; ``version`` 0 for a new one."""
+
+    id: UUID
+    version: Annotated[int, Field(ge=0)] = 0
+    proof: UUID
+    kind: PinKind
+    text: Annotated[str, Field(max_length=200)] = ""
+    x_mm: PlaceMm
+    y_mm: PlaceMm
+    done: bool = False
+
+
+class PinOut(PinIn):
+    """A pin as it stands."""
+
+    state_number: int
+    """The state it was pinned on."""
+    done_in_state: int | None
+    created_at: datetime
 
 
 class ProofIn(Schema):
@@ -41,6 +93,8 @@ class ProofIn(Schema):
     passes: Annotated[int, Field(ge=1, le=9)] = 1
     note: Annotated[str, Field(max_length=4000)] = ""
     tones: Annotated[list[ReadTone], Field(max_length=40)] = []
+    reading: UUID | None = None
+    """The task that read its scan."""
     same_state: bool = False
     """Pulled again from the same state: the plate was not worked in between."""
     foul_bite: bool | None = None
@@ -56,6 +110,7 @@ class ToneOut(Schema):
     wanted_lstar: float | None
     expected_lstar: float | None
     read_lstar: float
+    spread: float | None = None
 
 
 class ProofOut(Schema):
@@ -77,3 +132,6 @@ class ProofOut(Schema):
     foul_bite: bool | None
     ok_to_print: bool
     advice: AdviseOutput | None
+    next: WhatNextOutput | None
+    """Plate or printing, and what to do, ranked."""
+    reading: ScanRead | None

@@ -19,11 +19,13 @@ from server.replies.paging import Page, PageNumber, page_of
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 from server.strips.actions.keep import change_strip, make_strip
+from server.strips.actions.scan import ask_to_read
 from server.strips.models import Strip
 from server.strips.reads import strip_bites, strip_card, strip_out
 from server.strips.schemas import (
     Answer,
     Ask,
+    ReadStripIn,
     StripBites,
     StripCard,
     StripChange,
@@ -31,6 +33,8 @@ from server.strips.schemas import (
     StripOut,
 )
 from server.strips.subject import STRIP
+from server.tasks.reads import task_out
+from server.tasks.schemas import TaskOut
 
 router = Router(tags=["strips"])
 
@@ -46,6 +50,16 @@ def get_strips(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page
 def post_strip(request: HttpRequest, room: RoomId, payload: StripIn) -> tuple[int, StripOut]:
     """Store a strip."""
     return 201, strip_out(make_strip(signed_in(request), room, payload))
+
+
+@router.post(
+    "/strips/scans", response={202: TaskOut, 403: ErrorReply, 404: ErrorReply, 422: ErrorReply}
+)
+def post_strip_scan(
+    request: HttpRequest, room: RoomId, payload: ReadStripIn
+) -> tuple[int, TaskOut]:
+    """Read the patches of a stored scan, as a task; nothing is kept but its answer."""
+    return 202, task_out(ask_to_read(signed_in(request), room, payload))
 
 
 @router.get("/strips/{uuid:strip}", response={200: StripOut, 404: ErrorReply})

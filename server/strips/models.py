@@ -27,6 +27,10 @@ class Strip(RoomThing):
     """[{"seconds", "lstar", "spread", "left_out"}]."""
     lines = models.JSONField(default=list)
     """A line strip's lines, measured: see ``MeasuredLine``."""
+    picture = models.ForeignKey("files.Picture", models.PROTECT, null=True, related_name="+")
+    """The scan it was read from."""
+    marks = models.JSONField(default=list)
+    """Corners of each patch in that scan [px], in the order of ``patches``."""
     read_on = models.DateField(null=True)
     note = models.TextField(blank=True)
     fit = models.JSONField(null=True)

@@ -73,6 +73,8 @@ def strip_out(strip: Strip) -> StripOut:
         to_read=_to_read(strip),
         conditions=Conditions.model_validate(strip.conditions),
         readings=[StripPatch(**patch) for patch in strip.patches],
+        picture=strip.picture_id,
+        marks=strip.marks,
         measured=[MeasuredLine(**line) for line in strip.lines],
         note=strip.note,
         fit=strip.fit,

@@ -13,6 +13,7 @@ from pydantic import Field, model_validator
 from core.events.fold import RunState
 from core.kinetics.shapes import Conditions, Seconds
 from core.line.shapes import MOST_MEASURED, MeasuredLine
+from core.reading.shapes import MOST_IN_A_ROW, BlackPatch, Corners
 from core.stages.shapes import Habit
 from core.tone.shapes import MOST_PATCHES, CurvePoint, Lightness
 from server.events.schemas import EventOut
@@ -39,6 +40,20 @@ class PatchToRead(Schema):
 
 
 Lines = Annotated[list[MeasuredLine], Field(max_length=MOST_MEASURED)]
+Marks = Annotated[list[Corners], Field(max_length=MOST_PATCHES)]
+
+
+class ReadStripIn(Schema):
+    """A stored scan of a strip, and how many patches stand in its row."""
+
+    id: UUID
+    picture: UUID
+    patches: Annotated[int, Field(ge=2, le=MOST_IN_A_ROW)]
+    corners: Corners | None = None
+    """Of the row, or of the plate about it; null: the row is looked for."""
+    patch_corners: Annotated[list[Corners], Field(max_length=MOST_IN_A_ROW)] | None = None
+    """Of each patch, where they are not equally wide."""
+    black: BlackPatch | None = None
 
 
 class StripIn(Schema):
@@ -56,6 +71,10 @@ class StripIn(Schema):
     patches: Annotated[list[StripPatch], Field(max_length=MOST_PATCHES)] = []
     lines: Lines = []
     """A line strip's lines, measured for depth and width."""
+    picture: UUID | None = None
+    """The scan it was read from."""
+    marks: Marks = []
+    """Corners of each patch in the scan, in the order of ``patches``."""
     read_on: Day | None = None
     note: Annotated[str, Field(max_length=2000)] = ""
 
@@ -79,6 +98,8 @@ class StripChange(Schema):
     bath: UUID | None = None
     patches: Annotated[list[StripPatch], Field(max_length=MOST_PATCHES)] | None = None
     lines: Lines | None = None
+    picture: UUID | None = None
+    marks: Marks | None = None
     read_on: Day | None = None
     note: Annotated[str, Field(max_length=2000)] | None = None
 
@@ -116,6 +137,8 @@ class StripOut(StripCard):
     """Patches bitten here and not read yet."""
     conditions: Conditions
     readings: list[StripPatch]
+    picture: UUID | None
+    marks: list[Corners]
     measured: list[MeasuredLine]
     note: str
     fit: dict[str, Any] | None

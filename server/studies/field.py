@@ -12,7 +12,7 @@ from django.conf import settings
 
 from core.calculators import compute
 from server.accounts.models import User
-from server.files.models import Picture
+from server.files.paths import on_disk
 from server.rooms.permissions import find
 from server.studies.models import Study
 from server.tasks.actions.ask import ask_for
@@ -96,9 +96,8 @@ def _folder_for(task: Task) -> Path:
 
 
 def _on_disk(task: Task, sketch: dict[str, Any]) -> dict[str, Any]:
-    picture = find(Picture, task.room, uuid.UUID(sketch["picture"]))
     rest = {key: value for key, value in sketch.items() if key != "picture"}
-    return rest | {"image": str(Path(settings.MEDIA_ROOT) / picture.original)}
+    return rest | {"image": on_disk(task.room, sketch["picture"])}
 
 
 def field_at_once(study: Study) -> None:

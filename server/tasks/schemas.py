@@ -9,12 +9,19 @@ from uuid import UUID
 from ninja import Schema
 
 from core.image.shapes import DustCoverageOutput
+from core.reading.shapes import ReadPatchesOutput, ReadProofOutput
 from core.study.shapes import LookOverOutput, StopOutMapsOutput, StudyFieldOutput, StudyMapsOutput
 from server.replies.errors import ErrorBody
 
 State = Literal["waiting", "doing", "done", "failed", "stopped"]
 Result = (
-    DustCoverageOutput | StudyFieldOutput | StudyMapsOutput | LookOverOutput | StopOutMapsOutput
+    DustCoverageOutput
+    | StudyFieldOutput
+    | StudyMapsOutput
+    | LookOverOutput
+    | StopOutMapsOutput
+    | ReadPatchesOutput
+    | ReadProofOutput
 )
 """What the kinds of tasks answer."""
 

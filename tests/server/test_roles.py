@@ -12,7 +12,7 @@ from tests.server.walk import bodies, filled, furnish_all, operations, upload_to
 NEEDS = {
     "change plates": [("POST", "/plates"), ("PUT", "/plates/{plate}"),
                       ("POST", "/plates/{plate}/course"), ("POST", "/plates/{plate}/coverage")],
-    "change strips": [("POST", "/strips"), ("PUT", "/strips/{strip}"),
+    "change strips": [("POST", "/strips"), ("PUT", "/strips/{strip}"), ("POST", "/strips/scans"),
                       ("POST", "/strips/{strip}/events"), ("POST", "/strips/{strip}/end")],
     "change plans": [("PUT", "/plates/{plate}/plan"), ("POST", "/plates/{plate}/plan/bite-on"),
                      ("PUT", "/plates/{plate}/study"), ("POST", "/plates/{plate}/study/maps"),
@@ -20,7 +20,8 @@ NEEDS = {
                      ("POST", "/tasks/{task}/stop")],
     "run": [("POST", "/runs"), ("POST", "/runs/{run}/events"), ("POST", "/runs/{run}/end"),
             ("POST", "/timers"), ("POST", "/timers/{timer}/end")],
-    "log proofs": [("POST", "/proofs"), ("POST", "/files")],
+    "log proofs": [("POST", "/proofs"), ("POST", "/files"), ("POST", "/proofs/scans"),
+                   ("PUT", "/pins")],
     "write the record": [("POST", "/record")],
     "read baths": [("POST", "/baths/{bath}/readings")],
     "keep baths": [("POST", "/baths"), ("PUT", "/baths/{bath}")],
@@ -32,8 +33,9 @@ NEEDS = {
 """What each operation needs; looking is enough for those that are not here."""
 ONLY_READ = {("POST", "/plates/{plate}/plan/draft"), ("POST", "/plates/{plate}/plan/compare"),
              ("POST", "/strips/{strip}/ask")}  # fmt: skip
-NOT_THERE = ("tracing.pdf", "runs/{run}/map")
-"""Of a plate that has no picture, of a run begun before there was a study; whoever asks."""
+NOT_THERE = ("tracing.pdf", "runs/{run}/map", "proofs/{proof}/straight")
+"""Of a plate that has no picture, of a run begun before there was a study, of a proof read by eye;
+whoever asks."""
 ACTION_OF = {operation: action for action, rows in NEEDS.items() for operation in rows}
 
 

@@ -33,7 +33,7 @@ def gets(ids):
 
 
 READABLE = ("bath", "strip", "plate", "run")
-UNSEEN = ("tracing.pdf", "/study", "/drawing", "/print", "/labels", "/map")
+UNSEEN = ("tracing.pdf", "/study", "/drawing", "/print", "/labels", "/map", "/straight")
 """Answer 404 without a picture."""
 
 

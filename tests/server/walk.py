@@ -61,6 +61,11 @@ def bodies(ids):
         ("POST", "/strips/{strip}/events"): {"events": []},
         ("POST", "/strips/{strip}/end"): {"reason": "tomorrow"},
         ("POST", "/proofs"): {"id": new_id(), "plate": ids["plate"]},
+        ("POST", "/proofs/scans"): {"id": new_id(), "plate": ids["plate"],
+                                    "picture": ids["picture"]},
+        ("PUT", "/pins"): {"id": new_id(), "proof": ids["proof"], "kind": "darker", "x_mm": 20,
+                           "y_mm": 20},
+        ("POST", "/strips/scans"): {"id": new_id(), "picture": ids["picture"], "patches": 6},
         ("POST", "/record"): {"id": new_id(), "text": "x", "plate": ids["plate"]},
         ("PUT", "/members/{member}"): {"role": "printer"},
         ("POST", "/links"): {"kind": "invite", "role": "keeper"},
@@ -83,13 +88,13 @@ def furnish_all(keeper):
     ids["task"] = finished_maps(keeper, ids)
     keeper.must("POST", "/links", {"kind": "invite", "role": "printer"})
     ids["link"] = keeper.must("GET", "/links")[0]["id"]
-    return ids | {"number": "1", "member": str(keeper.user.id)}
+    return ids | {"number": "1", "left": ids["proof"], "member": str(keeper.user.id)}
 
 
 def filled(path, ids):
     """Return the part of a path behind the room, with ids and with the question it needs."""
     tail = path.split("{room}", 1)[1]
-    asks = tail in ("/proofs", "/record", "/runs")
+    asks = tail in ("/proofs", "/pins", "/record", "/runs")
     return re.sub(r"\{(\w+)\}", lambda m: ids[m.group(1)], tail) + (
         f"?plate={ids['plate']}" if asks else ""
     )

@@ -16,6 +16,7 @@ from server.files.models import Picture
 from server.plans.models import Plan
 from server.plates.models import Plate
 from server.proofs.actions.meant import meant_tones
+from server.proofs.actions.reading import reading_of
 from server.proofs.models import Proof
 from server.proofs.roman import roman
 from server.proofs.schemas import ProofIn
@@ -23,6 +24,7 @@ from server.record.actions.write import write
 from server.rooms.permissions import add, enter, find
 from server.runs.actions.state import latest_run
 
+_SHAPED = {"plate", "picture", "pulled_at", "tones", "same_state", "reading"}
 TONAL = [key for key, row in PROCESSES.items() if row.words.goal.kind == "tone"]
 """Processes whose areas are read as tones off a proof."""
 
@@ -47,8 +49,9 @@ def log_proof(user: User, room_id: uuid.UUID, given: ProofIn) -> Proof:
             plate=plate,
             state_number=number,
             tones=_tones(plate, given),
+            reading=reading_of(room, plate, given.reading),
             pulled_at=given.pulled_at or timezone.now(),
-            **given.model_dump(exclude={"plate", "picture", "pulled_at", "tones", "same_state"}),
+            **given.model_dump(exclude=_SHAPED),
         )
     )
     if not new:
@@ -73,6 +76,7 @@ def _tones(plate: Plate, given: ProofIn) -> list[dict[str, object]]:
             "wanted_lstar": meant[tone.area].wanted if tone.area in meant else None,
             "expected_lstar": meant[tone.area].expected if tone.area in meant else None,
             "read_lstar": tone.read_lstar,
+            "spread": tone.spread,
         }
         for tone in given.tones
     ]
@@ -97,7 +101,7 @@ def _advice(plan: Plan, proof: Proof, *, first: bool) -> AdviseOutput:
     own = {area["name"] for area in plan.areas}
     others = {name for part in TONAL for name in meant_tones(proof.plate, part)} - own
     areas = [
-        ReadArea(name=t["area"], wanted_lstar=_goal(t), read_lstar=t["read_lstar"])
+        ReadArea(name=t["area"], wanted_lstar=goal_of(t), read_lstar=t["read_lstar"])
         for t in proof.tones
         if (t["area"] in own or (first and t["area"] not in others))
         and (t["wanted_lstar"] is not None or t["expected_lstar"] is not None)
@@ -112,7 +116,7 @@ def _advice(plan: Plan, proof: Proof, *, first: bool) -> AdviseOutput:
     )
 
 
-def _goal(tone: dict[str, float | None]) -> float:
+def goal_of(tone: dict[str, float | None]) -> float:
     """Return the tone meant; white is meant to print as light as the plate can."""
     wanted = tone["wanted_lstar"]
     return wanted if wanted is not None else tone["expected_lstar"] or 100.0

@@ -14,6 +14,7 @@ from core.safety.cautions import check_pair
 from core.safety.heat import check_heat
 from server.accounts.models import User
 from server.baths.models import Bath
+from server.files.models import Picture
 from server.record.actions.write import write
 from server.rooms.models import Room
 from server.rooms.permissions import add, change, enter, find
@@ -33,10 +34,11 @@ def make_strip(user: User, room_id: uuid.UUID, given: StripIn) -> Strip:
     NotFound, NotAllowed, Stale
     """
     room = enter(user, room_id, "change strips")
-    facts = given.model_dump(mode="json", exclude={"id", "read_on", "bath"})
+    facts = given.model_dump(mode="json", exclude={"id", "read_on", "bath", "picture"})
     metal = MORDANTS[given.conditions.mordant].metal
     strip = Strip(id=given.id, room=room, metal=metal, read_on=given.read_on, **facts)
     strip.bath = _bath(room, given.bath, metal)
+    strip.picture = _picture(room, given.picture)
     if strip.bath is not None and given.planned:
         check_heat(strip.bath.mordant, strip.bath.temperature_c)
     fit(room, strip)
@@ -58,12 +60,14 @@ def change_strip(user: User, room_id: uuid.UUID, strip_id: uuid.UUID, given: Str
     """
     room = enter(user, room_id, "change strips")
     strip = find(Strip, room, strip_id)
-    said = said_of(given, Strip, without={"read_on", "bath"})
+    said = said_of(given, Strip, without={"read_on", "bath", "picture"})
     for field, value in said.items():
         setattr(strip, field, value)
     if given.read_on is not None:
         strip.read_on = given.read_on
     strip.metal = MORDANTS[strip.conditions["mordant"]].metal
+    if given.picture is not None:
+        strip.picture = _picture(room, given.picture)
     if given.bath is not None:
         strip.bath = _bath(room, given.bath, strip.metal)
     fit(room, strip)
@@ -82,6 +86,10 @@ def _bath(room: Room, bath_id: uuid.UUID | None, metal: str) -> Bath | None:
     row = MORDANTS[bath.mordant]
     check_pair(metal, row.metal, row.label)
     return bath
+
+
+def _picture(room: Room, picture_id: uuid.UUID | None) -> Picture | None:
+    return find(Picture, room, picture_id) if picture_id else None
 
 
 def fit(room: Room, strip: Strip) -> None:

@@ -3,14 +3,12 @@
 from __future__ import annotations
 
 import uuid
-from pathlib import Path
 from typing import Any
-
-from django.conf import settings
 
 from core.data.study import PENS
 from server.accounts.models import User
 from server.files.models import Picture
+from server.files.paths import on_disk
 from server.plates.models import Plate
 from server.replies.errors import BadValue, NotFound
 from server.rooms.models import Room
@@ -123,12 +121,12 @@ def prepare_maps(task: Task) -> dict[str, Any]:
 def prepare_look(task: Task) -> dict[str, Any]:
     """Return what the calculator takes: the photograph and the greys on disk."""
     given = _with_field(task)
-    return given | {"image": _on_disk(task, given.pop("picture"))}
+    return given | {"image": on_disk(task.room, given.pop("picture"))}
 
 
 def prepare_bare_maps(task: Task) -> dict[str, Any]:
     """Return what the calculator takes: the picture on disk and a folder of the task's own."""
-    image = _on_disk(task, str(task.about))
+    image = on_disk(task.room, task.about)
     return {**task.given, "image": image, "write": write_to(task)}
 
 
@@ -136,11 +134,6 @@ def _with_field(task: Task) -> dict[str, Any]:
     given = dict(task.given)
     study = find(Study, task.room, uuid.UUID(given.pop("study")))
     return given | {"field": str(folder_of(study, given.pop("digest")) / "field.png")}
-
-
-def _on_disk(task: Task, picture_id: str) -> str:
-    picture = find(Picture, task.room, uuid.UUID(picture_id))
-    return str(Path(settings.MEDIA_ROOT) / picture.original)
 
 
 def keep_maps(task: Task) -> None:

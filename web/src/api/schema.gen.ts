@@ -284,6 +284,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/read-table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * The text of a CSV, or of a CGATS file from a densitometer.
+         * @description The text of a CSV, or of a CGATS file from a densitometer.
+         */
+        post: operations["read_table"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/repair-routes": {
         parameters: {
             query?: never;
@@ -358,6 +378,26 @@ export interface paths {
          * @description A proof's tones beside the wanted ones, and what can be done to its plate.
          */
         post: operations["what_next"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/write-table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Readings, and the form they are wanted in.
+         * @description Readings, and the form they are wanted in.
+         */
+        post: operations["write_table"];
         delete?: never;
         options?: never;
         head?: never;
@@ -752,6 +792,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/pins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Pins
+         * @description List the pins of a plate's proofs, the oldest first.
+         */
+        get: operations["server_proofs_api_get_pins"];
+        /**
+         * Put Pin
+         * @description Keep a pin, new or changed.
+         */
+        put: operations["server_proofs_api_put_pin"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/plates": {
         parameters: {
             query?: never;
@@ -1098,6 +1162,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/proofs/scans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Proof Scan
+         * @description Read the areas of a stored scan of a proof, as a task; a proof takes its answer.
+         */
+        post: operations["server_proofs_api_post_proof_scan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/proofs/{proof}": {
         parameters: {
             query?: never;
@@ -1110,6 +1194,46 @@ export interface paths {
          * @description Show a proof with its advice.
          */
         get: operations["server_proofs_api_get_proof"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/proofs/{proof}/since/{left}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Change
+         * @description Show what changed since another proof of the plate.
+         */
+        get: operations["server_proofs_api_get_change"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/proofs/{proof}/straight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Straight
+         * @description Show a proof laid straight: its plate alone, the sheet white.
+         */
+        get: operations["server_proofs_api_get_straight"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1328,6 +1452,26 @@ export interface paths {
          * @description Store a strip.
          */
         post: operations["server_strips_api_post_strip"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/strips/scans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Strip Scan
+         * @description Read the patches of a stored scan, as a task; nothing is kept but its answer.
+         */
+        post: operations["server_strips_api_post_strip_scan"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1766,6 +1910,18 @@ export interface components {
             text: string;
         };
         /**
+         * AreaChange
+         * @description How an area changed from the left proof to the right: above zero, lighter [L*].
+         */
+        AreaChange: {
+            /** Change Lstar */
+            change_lstar: number;
+            /** Name */
+            name: string;
+            /** Own Lstar */
+            own_lstar: number;
+        };
+        /**
          * AreaMiss
          * @description How far an area is off, and how much of that is its own.
          */
@@ -2179,6 +2335,19 @@ export interface components {
             width_um_low: number;
         };
         /**
+         * BlackPatch
+         * @description A black of known tone in the picture, by which stray light is taken out.
+         */
+        BlackPatch: {
+            /** Corners Px */
+            corners_px: [
+                number,
+                number
+            ][];
+            /** Lstar */
+            lstar: number;
+        };
+        /**
          * Broken
          * @description A row that is kept but cannot be shown, and why.
          */
@@ -2356,6 +2525,30 @@ export interface components {
         Clock: {
             /** Now Ms */
             now_ms: number;
+        };
+        /**
+         * CompareProofsOutput
+         * @description What changed; by cells where both are laid straight.
+         */
+        CompareProofsOutput: {
+            /** Areas */
+            areas: components["schemas"]["AreaChange"][];
+            /** Cells */
+            cells: number[];
+            /** Columns */
+            columns: number;
+            /** Rows */
+            rows: number;
+            /** Shared Lstar */
+            shared_lstar: number;
+            /** Shared Spread */
+            shared_spread: number;
+            /** Shift Mm */
+            shift_mm: number;
+            /** Tables */
+            tables: string;
+            /** Text */
+            text: string;
         };
         /**
          * Conditions
@@ -4439,6 +4632,22 @@ export interface components {
             /** Total */
             total: number;
         };
+        /** Page[PinOut] */
+        Page_PinOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
+            /** Items */
+            items: components["schemas"]["PinOut"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
         /** Page[PlateCard] */
         Page_PlateCard_: {
             /**
@@ -4584,6 +4793,19 @@ export interface components {
             total: number;
         };
         /**
+         * Painted
+         * @description A stroke of what is not to count; in mm on the print, from its top left.
+         */
+        Painted: {
+            /** Points Mm */
+            points_mm: [
+                number,
+                number
+            ][];
+            /** Size Mm */
+            size_mm: number;
+        };
+        /**
          * Patch
          * @description One patch of a strip: cumulative time in the bath and the tone it printed.
          */
@@ -4632,6 +4854,95 @@ export interface components {
             sha256: string;
             /** Width Px */
             width_px: number;
+        };
+        /**
+         * PinIn
+         * @description A note pinned to a place; ``version`` 0 for a new one.
+         */
+        PinIn: {
+            /**
+             * Done
+             * @default false
+             */
+            done: boolean;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "darker" | "lighter" | "missing line" | "foul bite" | "lettering" | "other";
+            /**
+             * Proof
+             * Format: uuid
+             */
+            proof: string;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * PinOut
+         * @description A pin as it stands.
+         */
+        PinOut: {
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+            /**
+             * Done
+             * @default false
+             */
+            done: boolean;
+            /** Done In State */
+            done_in_state: number | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "darker" | "lighter" | "missing line" | "foul bite" | "lettering" | "other";
+            /**
+             * Proof
+             * Format: uuid
+             */
+            proof: string;
+            /** State Number */
+            state_number: number;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
         };
         /**
          * PlacedPiece
@@ -5241,6 +5552,8 @@ export interface components {
             pressure: string;
             /** Pulled At */
             pulled_at?: string | null;
+            /** Reading */
+            reading?: string | null;
             /**
              * Same State
              * @default false
@@ -5274,6 +5587,7 @@ export interface components {
             id: string;
             /** Ink */
             ink: string;
+            next: components["schemas"]["WhatNextOutput"] | null;
             /** Note */
             note: string;
             /** Ok To Print */
@@ -5296,6 +5610,7 @@ export interface components {
              * Format: date-time
              */
             pulled_at: string;
+            reading: components["schemas"]["ScanRead"] | null;
             /** Soak Minutes */
             soak_minutes: number | null;
             /** State Number */
@@ -5333,15 +5648,21 @@ export interface components {
         };
         /**
          * ReadArea
-         * @description An area of a proof: what was wanted and what was read off it.
+         * @description An area as it was read off a proof; without a tone where nothing of it could be read.
          */
         ReadArea: {
+            /** Doubt */
+            doubt?: number | null;
+            /** Lstar */
+            lstar: number | null;
             /** Name */
             name: string;
-            /** Read Lstar */
-            read_lstar: number;
-            /** Wanted Lstar */
-            wanted_lstar: number;
+            /** Share */
+            share: number;
+            /** Spread */
+            spread: number | null;
+            /** Warnings */
+            warnings: components["schemas"]["ReadWarning"][];
         };
         /**
          * ReadCurveInput
@@ -5366,14 +5687,198 @@ export interface components {
             tables: string;
         };
         /**
+         * ReadPatch
+         * @description A patch as it was read.
+         */
+        ReadPatch: {
+            /** Corners Px */
+            corners_px: [
+                number,
+                number
+            ][];
+            /** Doubt */
+            doubt: number;
+            /** Lstar */
+            lstar: number;
+            /** Spread */
+            spread: number;
+            /** Warnings */
+            warnings: components["schemas"]["ReadWarning"][];
+        };
+        /**
+         * ReadPatchesOutput
+         * @description The patches in the order they stand in the row, from its lighter end.
+         */
+        ReadPatchesOutput: {
+            /** Mark Px */
+            mark_px: [
+                number,
+                number
+            ][];
+            /** Paper Spread */
+            paper_spread: number;
+            /** Patches */
+            patches: components["schemas"]["ReadPatch"][];
+            /** Row Px */
+            row_px: [
+                number,
+                number
+            ][];
+            /** Tables */
+            tables: string;
+            /** Warnings */
+            warnings: components["schemas"]["ReadWarning"][];
+        };
+        /**
+         * ReadProofIn
+         * @description A stored scan of a proof of a plate.
+         */
+        ReadProofIn: {
+            /** Corners */
+            corners?: [
+                number,
+                number
+            ][] | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Left Out
+             * @default []
+             */
+            left_out: components["schemas"]["Painted"][];
+            /**
+             * Picture
+             * Format: uuid
+             */
+            picture: string;
+            /**
+             * Plate
+             * Format: uuid
+             */
+            plate: string;
+        };
+        /**
+         * ReadProofOutput
+         * @description The areas of a proof as they were read.
+         */
+        ReadProofOutput: {
+            /** Areas */
+            areas: components["schemas"]["ReadArea"][];
+            /** Corners Px */
+            corners_px: [
+                number,
+                number
+            ][];
+            /** Likeness */
+            likeness: number;
+            /** Paper Spread */
+            paper_spread: number;
+            /** Straight */
+            straight: string | null;
+            /** Tables */
+            tables: string;
+            /** Turned */
+            turned: number;
+            /** Warnings */
+            warnings: components["schemas"]["ReadWarning"][];
+        };
+        /**
+         * ReadStripIn
+         * @description A stored scan of a strip, and how many patches stand in its row.
+         */
+        ReadStripIn: {
+            black?: components["schemas"]["BlackPatch"] | null;
+            /** Corners */
+            corners?: [
+                number,
+                number
+            ][] | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Patch Corners */
+            patch_corners?: [
+                number,
+                number
+            ][][] | null;
+            /** Patches */
+            patches: number;
+            /**
+             * Picture
+             * Format: uuid
+             */
+            picture: string;
+        };
+        /**
+         * ReadTableInput
+         * @description The text of a CSV, or of a CGATS file from a densitometer.
+         */
+        ReadTableInput: {
+            /** Paper Lstar */
+            paper_lstar?: number | null;
+            /** Text */
+            text: string;
+        };
+        /**
+         * ReadTableOutput
+         * @description The readings of a table in its own order, the bare sheet 100.
+         */
+        ReadTableOutput: {
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "csv" | "cgats";
+            /** Paper Lstar */
+            paper_lstar: number;
+            /** Readings */
+            readings: components["schemas"]["Reading"][];
+            /** Warnings */
+            warnings: components["schemas"]["ReadWarning"][];
+        };
+        /**
          * ReadTone
-         * @description A tone read off the proof by hand.
+         * @description A tone read off the proof.
          */
         ReadTone: {
             /** Area */
             area: string;
             /** Read Lstar */
             read_lstar: number;
+            /** Spread */
+            spread?: number | null;
+        };
+        /**
+         * ReadWarning
+         * @description What makes a reading doubtful.
+         */
+        ReadWarning: {
+            /** Code */
+            code: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * Reading
+         * @description One reading of a table.
+         */
+        Reading: {
+            /** Lstar */
+            lstar: number;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Seconds */
+            seconds?: number | null;
+            /** Spread */
+            spread?: number | null;
         };
         /**
          * ReadingIn
@@ -6100,6 +6605,26 @@ export interface components {
             temperature_c: number | null;
         };
         /**
+         * ScanRead
+         * @description How a proof was read off its scan.
+         */
+        ScanRead: {
+            /** Corners */
+            corners: [
+                number,
+                number
+            ][];
+            /** Likeness */
+            likeness: number;
+            /**
+             * Task
+             * Format: uuid
+             */
+            task: string;
+            /** Warnings */
+            warnings: components["schemas"]["ReadWarning"][];
+        };
+        /**
          * Session
          * @description Who is signed in, if anyone, and whether the demo may be opened here.
          */
@@ -6600,12 +7125,19 @@ export interface components {
             ground?: string | null;
             /** Lines */
             lines?: components["schemas"]["MeasuredLine"][] | null;
+            /** Marks */
+            marks?: [
+                number,
+                number
+            ][][] | null;
             /** Name */
             name?: string | null;
             /** Note */
             note?: string | null;
             /** Patches */
             patches?: components["schemas"]["StripPatch"][] | null;
+            /** Picture */
+            picture?: string | null;
             /** Read On */
             read_on?: string | null;
             /** Version */
@@ -6640,6 +7172,14 @@ export interface components {
              * @default []
              */
             lines: components["schemas"]["MeasuredLine"][];
+            /**
+             * Marks
+             * @default []
+             */
+            marks: [
+                number,
+                number
+            ][][];
             /** Name */
             name: string;
             /**
@@ -6652,6 +7192,8 @@ export interface components {
              * @default []
              */
             patches: components["schemas"]["StripPatch"][];
+            /** Picture */
+            picture?: string | null;
             /**
              * Planned
              * @default []
@@ -6701,6 +7243,11 @@ export interface components {
             line: components["schemas"]["CurvePoint"][];
             /** Lines */
             lines: number;
+            /** Marks */
+            marks: [
+                number,
+                number
+            ][][];
             /** Measured */
             measured: components["schemas"]["MeasuredLine"][];
             /** Metal */
@@ -6715,6 +7262,8 @@ export interface components {
             note: string;
             /** Patches */
             patches: number;
+            /** Picture */
+            picture: string | null;
             /** Planned */
             planned: number[];
             /** Read On */
@@ -7084,7 +7633,7 @@ export interface components {
             /** Progress */
             progress: number;
             /** Result */
-            result: components["schemas"]["DustCoverageOutput"] | components["schemas"]["StudyFieldOutput"] | components["schemas"]["StudyMapsOutput"] | components["schemas"]["LookOverOutput"] | components["schemas"]["StopOutMapsOutput"] | null;
+            result: components["schemas"]["DustCoverageOutput"] | components["schemas"]["StudyFieldOutput"] | components["schemas"]["StudyMapsOutput"] | components["schemas"]["LookOverOutput"] | components["schemas"]["StopOutMapsOutput"] | components["schemas"]["ReadPatchesOutput"] | components["schemas"]["ReadProofOutput"] | null;
             /**
              * State
              * @enum {string}
@@ -7264,6 +7813,8 @@ export interface components {
             parts: string;
             /** Read Lstar */
             read_lstar: number;
+            /** Spread */
+            spread?: number | null;
             /** Wanted Lstar */
             wanted_lstar: number | null;
         };
@@ -7551,6 +8102,34 @@ export interface components {
             shares: number[];
             /** Tones Lstar */
             tones_lstar: number[];
+        };
+        /**
+         * WriteTableInput
+         * @description Readings, and the form they are wanted in.
+         */
+        WriteTableInput: {
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "csv" | "cgats";
+            /** Readings */
+            readings: components["schemas"]["Reading"][];
+            /**
+             * Title
+             * @default readings
+             */
+            title: string;
+        };
+        /**
+         * WriteTableOutput
+         * @description The text of a file.
+         */
+        WriteTableOutput: {
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
         };
         /**
          * ZoneShift
@@ -9163,6 +9742,120 @@ export interface operations {
             };
         };
     };
+    read_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadTableInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadTableOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     repair_routes: {
         parameters: {
             query?: never;
@@ -9533,6 +10226,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WhatNextOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    write_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WriteTableInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WriteTableOutput"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
@@ -11622,6 +12429,192 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OwnNumberOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_proofs_api_get_pins: {
+        parameters: {
+            query: {
+                plate: string;
+                page?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_PinOut_"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_proofs_api_put_pin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PinIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PinOut"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
@@ -13808,6 +14801,122 @@ export interface operations {
             };
         };
     };
+    server_proofs_api_post_proof_scan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadProofIn"];
+            };
+        };
+        responses: {
+            /** @description Under way, as a task. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_proofs_api_get_proof: {
         parameters: {
             query?: never;
@@ -13828,6 +14937,141 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ProofOut"];
                 };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_proofs_api_get_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                proof: string;
+                left: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompareProofsOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_proofs_api_get_straight: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                proof: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
             400: {
@@ -15027,6 +16271,122 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StripOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_strips_api_post_strip_scan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadStripIn"];
+            };
+        };
+        responses: {
+            /** @description Under way, as a task. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
