@@ -20,8 +20,10 @@ from core.tone.shapes import Lightness
 
 LEAST_LSTAR = 1.2
 """A change smaller than this is not shown."""
-CELLS = 60
+CELLS = 48
 """Along the long side."""
+_GRAIN_CELLS = 1.1
+"""Cells are evened out over so many: two pulls of one plate differ in every grain."""
 _ALIGNED_PX, _PASSES = 450, 40
 SHIFTED_MM = 0.3
 
@@ -138,7 +140,8 @@ def _cells(given: CompareProofsInput) -> tuple[NDArray, float]:
     less = CELLS / max(left.shape)
     cells = (max(1, round(size[0] * less)), max(1, round(size[1] * less)))
     change = cv2.resize(moved - left, cells, interpolation=cv2.INTER_AREA)
-    return np.asarray(change), shift / size[0] * given.width_mm
+    even = cv2.GaussianBlur(change, (0, 0), _GRAIN_CELLS)
+    return np.asarray(even), shift / size[0] * given.width_mm
 
 
 def _onto(left: Lstars, right: Lstars) -> tuple[Lstars, float]:

@@ -139,7 +139,7 @@ def _sentence(areas: list[JudgedArea], cause: Cause, off: Array) -> str:
     """Return the answer in one sentence; of two areas or one it cannot be sure."""
     way = "light" if cause.shift > 0 else "dark"
     worst = int(np.abs(np.where(cause.plate > 0.5, cause.own, 0.0)).argmax())
-    own = float(cause.own[worst])
+    own = float(cause.own[worst] if cause.kind == "both" else off[worst])
     each = f"{areas[worst].name} is {abs(own):.0f} L* too {'light' if own > 0 else 'dark'}"
     if len(areas) < 3 and np.abs(off).max() > LEAVE_LSTAR:
         return f"{'One area' if len(areas) == 1 else 'Two areas'} cannot say whether plate or wipe."
@@ -242,13 +242,20 @@ def _bite(area: JudgedArea, now: float, spread: float, plate: _Plate) -> Step:
     there = times_of(plate.table, read)
     wanted = times_of(plate.table, np.full(len(there), area.wanted_lstar))
     clock = np.maximum(0.0, wanted - there) / plate.pace + plate.table.wetting
-    seconds = to_five(float(np.median(clock)))
+    seconds = to_five(_median_more(now, area.wanted_lstar, plate))
     low, high = band(clock)
     bitten = np.maximum(0.0, seconds - plate.table.wetting) * plate.pace
     tones = plate.table.at(there + bitten) + SCATTER_LSTAR * _normal(len(bitten), 7)
     text = f"Bite {clock_text(seconds)} more ({clock_text(low)} to {clock_text(high)})."
     return _bitten(area, "bite", text, now, tones, seconds, (low, high),
                    BITE_MINUTES + seconds / 60)  # fmt: skip
+
+
+def _median_more(now: float, wanted: float, plate: _Plate) -> float:
+    """Return the clock time from one tone to another, as ``advise`` says it [s]."""
+    count = len(plate.pace)
+    there, then = (times_of(plate.table, np.full(count, tone)) for tone in (now, wanted))
+    return float(np.median(np.maximum(0.0, then - there) / plate.pace + plate.table.wetting))
 
 
 def _new_grain(area: JudgedArea, now: float, spread: float, plate: _Plate) -> Step:

@@ -18,6 +18,7 @@ from server.demo.lantern_row import load_lantern_row
 from server.demo.rain_on_awnings import load_rain_on_awnings
 from server.demo.shop_book import load_shop_book
 from server.demo.steam_stall import load_steam_stall
+from server.demo.weighbridge import load_weighbridge
 from server.plates.models import Plate
 from server.rooms.models import Membership, Room
 from server.strips.actions.keep import make_strip
@@ -64,6 +65,7 @@ def load(now: datetime) -> Room:
     load_rain_on_awnings(here.room, here.printer, here.now, make_id)
     load_steam_stall(here.room, here.printer, here.now, make_id)
     load_lantern_row(here.room, here.printer, here.now, make_id)
+    load_weighbridge(here.room, here.printer, here.now, make_id)
     load_shop_book(here.room, here.keeper, here.now, make_id)
     return room
 
@@ -222,7 +224,8 @@ PLATES: tuple[dict[str, Any], ...] = (
     {"name": "Paper Umbrellas", "route": "photopolymer", "metal": "polymer", "thickness_mm": 0.95,
      "width_mm": 210, "height_mm": 148, "place": "exposing",
      "place_note": "positive to make", "steps": {"prepare": "cut, dusted with chalk"}},
-    {"name": "The Weighbridge", "route": "engraving", "metal": "copper", "thickness_mm": 1.6,
+    {"name": "The Weighbridge", "route": "mixed", "routes": ["engraving", "aquatint"],
+     "metal": "copper", "thickness_mm": 1.6,
      "width_mm": 120, "height_mm": 90, "place": "proof", "state_number": 4, "ok_to_print": True,
      "steps": {"prepare": "bevelled, polished", "image": "traced", "ground": "none needed",
                "plan": "by spacing", "bite": "engraved, burnished aquatint"}},

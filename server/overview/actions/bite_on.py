@@ -12,7 +12,8 @@ from server.plans.actions.keep import keep_plan
 from server.plans.models import Plan
 from server.plans.schemas import PlanArea, PlanIn
 from server.plates.models import Plate
-from server.proofs.actions.log import TONAL, advice_for
+from server.proofs.actions.log import TONAL, advice_for, goal_of
+from server.proofs.actions.next import next_for
 from server.proofs.models import Proof
 from server.replies.errors import BadValue
 from server.rooms.permissions import enter, find
@@ -38,29 +39,38 @@ def bite_on(
     room = enter(user, room_id, "change plans")
     plate = find(Plate, room, plate_id)
     proof = find(Proof, room, proof_id)
-    advice = advice_for(proof) if proof.plate_id == plate.id else None
-    line = next((a for a in advice.areas if a.name == name), None) if advice else None
+    seconds = _seconds(proof, name) if proof.plate_id == plate.id else None
     plan = _plan_of(plate, name)
     run = last_of(plan) if plan else None
-    if line is None or line.act != "bite" or line.seconds is None or plan is None or run is None:
+    if seconds is None or plan is None or run is None:
         raise BadValue(
             "no-such-advice", f"This proof does not ask to bite {name} on.", field="area",
             value=name, allowed="an area whose advice is to bite",
         )  # fmt: skip
     if run.outcome != Run.FINISHED:
         raise BadValue("run-under-way", "Its bites are not all made. Open its run.", field="plate")
-    read = next(t["read_lstar"] for t in proof.tones if t["area"] == name)
+    tone = next(t for t in proof.tones if t["area"] == name)
     if carries_on(run):
-        areas, again = _more_minutes(run, name, line.seconds), [name]
+        areas, again = _more_minutes(run, name, seconds), [name]
     else:
-        wanted = read - line.off_lstar
-        areas, again = _second_grain(run, name, read, wanted), []
+        areas, again = _second_grain(run, name, tone["read_lstar"], goal_of(tone)), []
     given = PlanIn(
         id=plan.id, version=plan.version, bath=plan.bath_id, strip=plan.strip_id, part=plan.part,
         method="stop-out", round_to_seconds=plan.round_to_seconds, areas=areas, open_again=again,
         anew=not again, measured=plan.measured,
     )  # fmt: skip
     return keep_plan(user, room_id, plate_id, given)
+
+
+def _seconds(proof: Proof, name: str) -> float | None:
+    """Return how much longer an area is to bite, as the proof's page says it."""
+    told = next_for(proof)
+    steps = [s for s in (told.steps if told else []) if s.area == name and s.opens]
+    if steps:
+        return steps[0].seconds
+    advice = advice_for(proof)
+    line = next((a for a in advice.areas if a.name == name), None) if advice else None
+    return line.seconds if line is not None and line.act == "bite" else None
 
 
 def _plan_of(plate: Plate, name: str) -> Plan | None:

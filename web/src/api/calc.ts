@@ -55,6 +55,14 @@ export async function calculate(name: string, input: unknown): Promise<unknown> 
   return body;
 }
 
+/** The readings in the text of a CSV or a CGATS file. */
+export const readTable = (text: string) =>
+  data(http.POST("/api/calc/read-table", { body: { text, paper_lstar: null } }));
+
+/** Readings as the text of a file. */
+export const writeTable = (body: Shapes["WriteTableInput"]) =>
+  data(http.POST("/api/calc/write-table", { body }));
+
 export const cutSheet = (body: Shapes["CutSheetInput"]) =>
   data(http.POST("/api/calc/cut-sheet", { body }));
 export const repairRoutes = (body: Shapes["RepairRoutesInput"]) =>

@@ -1,6 +1,6 @@
 import { queryOptions } from "@tanstack/react-query";
-import { cookie, data, errorOf, http, type Shapes } from "./client";
-import { keepPageOf, pageAsked } from "./pages";
+import { cookie, data, dataAs, errorOf, http, type Shapes } from "./client";
+import { everyPage, keepPageOf, type Paged, pageAsked } from "./pages";
 
 export type Proof = Shapes["ProofOut"];
 export type Picture = Shapes["PictureOut"];
@@ -9,7 +9,7 @@ export const proofsQuery = (room: string, plate: string, page = 1) =>
   queryOptions({
     queryKey: [room, "proofs", plate, { page }],
     queryFn: () =>
-      data(
+      dataAs<Paged<Proof>>(
         http.GET("/api/rooms/{room}/proofs", {
           params: { path: { room }, query: { plate, page: pageAsked(page) } },
         }),
@@ -18,7 +18,7 @@ export const proofsQuery = (room: string, plate: string, page = 1) =>
   });
 
 export const logProof = (room: string, body: Shapes["ProofIn"]) =>
-  data(http.POST("/api/rooms/{room}/proofs", { params: { path: { room } }, body }));
+  dataAs<Proof>(http.POST("/api/rooms/{room}/proofs", { params: { path: { room } }, body }));
 
 export const pictureUrl = (room: string, picture: string) => `/api/rooms/${room}/files/${picture}`;
 
@@ -36,3 +36,45 @@ export async function sendPicture(room: string, id: string, file: File): Promise
   if (!reply.ok) throw errorOf(reply.status, body);
   return body as Picture;
 }
+
+export type ReadProof = Shapes["ReadProofOutput"];
+export type Pin = Shapes["PinOut"];
+export type Change = Shapes["CompareProofsOutput"];
+
+/** Read the areas of a stored scan of a proof; its end is waited for as a task. */
+export const readProofScan = (room: string, body: Shapes["ReadProofIn"]) =>
+  dataAs<Shapes["TaskOut"]>(
+    http.POST("/api/rooms/{room}/proofs/scans", { params: { path: { room } }, body }),
+  );
+
+export const straightUrl = (room: string, proof: string) =>
+  `/api/rooms/${room}/proofs/${proof}/straight`;
+
+/** What changed from one proof to another. */
+export const changeQuery = (room: string, left: string, proof: string) =>
+  queryOptions({
+    queryKey: [room, "proof", proof, "since", left],
+    queryFn: () =>
+      data(
+        http.GET("/api/rooms/{room}/proofs/{proof}/since/{left}", {
+          params: { path: { room, proof, left } },
+        }),
+      ),
+  });
+
+/** Every pin of a plate's proofs. */
+export const pinsQuery = (room: string, plate: string) =>
+  queryOptions({
+    queryKey: [room, "pins", plate],
+    queryFn: () =>
+      everyPage((page) =>
+        data(
+          http.GET("/api/rooms/{room}/pins", {
+            params: { path: { room }, query: { plate, page } },
+          }),
+        ),
+      ),
+  });
+
+export const keepPin = (room: string, body: Shapes["PinIn"]) =>
+  data(http.PUT("/api/rooms/{room}/pins", { params: { path: { room } }, body }));

@@ -1,5 +1,5 @@
 import { keepPreviousData, queryOptions } from "@tanstack/react-query";
-import { data, http, type Shapes } from "./client";
+import { data, dataAs, http, type Shapes } from "./client";
 import { everyPage, pageAsked } from "./pages";
 
 export type Strip = Shapes["StripOut"];
@@ -30,7 +30,9 @@ export const stripQuery = (room: string, strip: string) =>
   queryOptions({
     queryKey: [room, "strip", strip],
     queryFn: () =>
-      data(http.GET("/api/rooms/{room}/strips/{strip}", { params: { path: { room, strip } } })),
+      dataAs<Strip>(
+        http.GET("/api/rooms/{room}/strips/{strip}", { params: { path: { room, strip } } }),
+      ),
   });
 
 export const askQuery = (room: string, strip: string, version: number, body: Shapes["Ask"]) =>
@@ -47,7 +49,17 @@ export const askQuery = (room: string, strip: string, version: number, body: Sha
   });
 
 export const makeStrip = (room: string, body: Shapes["StripIn"]) =>
-  data(http.POST("/api/rooms/{room}/strips", { params: { path: { room } }, body }));
+  dataAs<Strip>(http.POST("/api/rooms/{room}/strips", { params: { path: { room } }, body }));
 
 export const changeStrip = (room: string, strip: string, body: Shapes["StripChange"]) =>
-  data(http.PUT("/api/rooms/{room}/strips/{strip}", { params: { path: { room, strip } }, body }));
+  dataAs<Strip>(
+    http.PUT("/api/rooms/{room}/strips/{strip}", { params: { path: { room, strip } }, body }),
+  );
+
+export type ReadPatches = Shapes["ReadPatchesOutput"];
+
+/** Read the patches of a stored scan; its end is waited for as a task. */
+export const readStripScan = (room: string, body: Shapes["ReadStripIn"]) =>
+  dataAs<Shapes["TaskOut"]>(
+    http.POST("/api/rooms/{room}/strips/scans", { params: { path: { room } }, body }),
+  );

@@ -12,6 +12,7 @@ import { type Form, useTyped } from "../../../ui/form/useForm";
 import { Beside } from "../../../ui/Section";
 import { roman } from "../../../ui/times";
 import { FOULED, WIPES } from "./proof";
+import { FromScan } from "./FromScan";
 import { ReadTones } from "./ReadTones";
 import { useProofForm } from "./useProofForm";
 import { PictureField } from "./PictureField";
@@ -37,7 +38,9 @@ export function NewProof() {
           <LongField form={form} name="note" />
         </div>
         <div className="grid gap-3">
-          <ReadTones areas={areas} form={form} />
+          <ReadTones areas={areas} form={form}>
+            <FromScan plate={plate.id} areas={areas} form={form} picture={picture} />
+          </ReadTones>
           <PickField form={form} name="foul_bite" options={FOULED} />
           <TickField form={form} name="same_state" />
           <TickField form={form} name="ok_to_print" />

@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import type { PlanArea } from "../../../api/plans";
 import { AreaName } from "../../../figures/AreaName";
 import { NumberField } from "../../../ui/form/Fields";
@@ -5,8 +6,10 @@ import type { Form } from "../../../ui/form/useForm";
 import { Digits, Table } from "../../../ui/Table";
 import { clock } from "../../../ui/times";
 
+type Props = { areas: PlanArea[]; form: Form; children?: ReactNode };
+
 /** Tones read off the proof by hand, beside those that were wanted. */
-export function ReadTones({ areas, form }: { areas: PlanArea[]; form: Form }) {
+export function ReadTones({ areas, form, children }: Props) {
   if (areas.length === 0)
     return <p>No tones were planned on this plate, so there is nothing to read them against.</p>;
   return (
@@ -15,6 +18,7 @@ export function ReadTones({ areas, form }: { areas: PlanArea[]; form: Form }) {
       <p className="note mt-0.5 mb-2">
         The bare sheet outside the plate mark is 100. Leave out what you did not read.
       </p>
+      {children}
       <Table
         columns={[
           { head: "Area" },

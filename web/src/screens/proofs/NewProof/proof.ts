@@ -1,6 +1,7 @@
 import type { Shapes } from "../../../api/client";
 import { number, pick, shapeOf, text, yes } from "../../../ui/form/shape";
 import type { PlanArea } from "../../../api/plans";
+import type { ReadOff } from "./useProofForm";
 
 export const WIPES = [
   "gauze, then paper",
@@ -14,7 +15,10 @@ export const FOULED = [
   ["yes", "yes, unwanted pits"],
 ] as const;
 
-export type ProofRead = Omit<Shapes["ProofIn"], "id" | "plate" | "picture" | "foul_bite"> & {
+export type ProofRead = Omit<
+  Shapes["ProofIn"],
+  "id" | "plate" | "picture" | "foul_bite" | "reading"
+> & {
   foul_bite: string;
 };
 
@@ -53,11 +57,19 @@ export const firstProof = (areas: PlanArea[]) => ({
   tones: areas.map((area) => ({ area: area.name, read_lstar: "" })),
 });
 
-/** A proof as it is sent. */
+/** A proof as it is sent; a tone typed over what its scan said is as sure as an eye. */
 export function proofIn(
   read: ProofRead,
   of: { id: string; plate: string; picture: string | null },
+  scan: ReadOff | null = null,
 ): Shapes["ProofIn"] {
   const { foul_bite, ...rest } = read;
-  return { ...rest, ...of, foul_bite: foul_bite === "" ? null : foul_bite === "yes" };
+  const tones = (rest.tones ?? []).map((tone) => {
+    const seen = scan?.doubts[tone.area];
+    const same = seen && Math.abs(seen.lstar - tone.read_lstar) < SAME_LSTAR;
+    return { ...tone, spread: same ? seen.spread : null };
+  });
+  const fouled = foul_bite === "" ? null : foul_bite === "yes";
+  return { ...rest, ...of, tones, reading: scan?.task ?? null, foul_bite: fouled };
 }
+const SAME_LSTAR = 0.06;

@@ -11,10 +11,19 @@ import { useForm } from "../../../ui/form/useForm";
 import { firstProof, PROOF_SHAPE, type ProofRead, proofIn } from "./proof";
 
 type Picked = { id: string; file: File };
+/** What a scan said: the task, its picture, and each area's tone with its doubt. */
+export type ReadOff = {
+  task: string;
+  picture: string;
+  doubts: Record<string, { lstar: number; spread: number }>;
+};
 export type PictureHeld = {
   picked: File | null;
   pick: (file: File) => void;
   fault: string;
+  /** The scan that was read is the proof's picture, unless another is chosen. */
+  scan: ReadOff | null;
+  take: (read: ReadOff) => void;
 };
 
 /** The proof as a form, its picture beside it: the picture goes first, then what names it. */
@@ -24,10 +33,12 @@ export function useProofForm(plate: Plate, areas: PlanArea[]) {
   const client = useQueryClient();
   const [picked, setPicked] = useState<Picked | null>(null);
   const [fault, setFault] = useState("");
+  const [scan, setScan] = useState<ReadOff | null>(null);
   const send = async (read: ProofRead, id: string) => {
     setFault("");
     if (picked) await sendPicture(room, picked.id, picked.file).catch(refused);
-    return logProof(room, proofIn(read, { id, plate: plate.id, picture: picked?.id ?? null }));
+    const own = { id, plate: plate.id, picture: picked?.id ?? scan?.picture ?? null };
+    return logProof(room, proofIn(read, own, scan));
   };
   const refused = (error: unknown): never => {
     if (error instanceof ApiError && error.fault.field === "file") setFault(error.fault.text);
@@ -46,6 +57,8 @@ export function useProofForm(plate: Plate, areas: PlanArea[]) {
     picked: picked?.file ?? null,
     pick: (file) => setPicked({ id: newId(), file }),
     fault,
+    scan,
+    take: setScan,
   };
   return { form, picture };
 }

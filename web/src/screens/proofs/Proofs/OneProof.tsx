@@ -1,64 +1,66 @@
-import { pictureUrl, type Proof } from "../../../api/proofs";
+import { pictureUrl, type Proof, straightUrl } from "../../../api/proofs";
 import { useHere } from "../../../frame/useHere";
+import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { Beside, Section } from "../../../ui/Section";
 import { roman } from "../../../ui/times";
+import { Causes } from "./Causes";
+import { Pinned } from "./Pinned";
+import { Pins } from "./Pins";
+import { Settings } from "./Settings";
+import { Steps } from "./Steps";
 import { Tones } from "./Tones";
+import { usePins } from "./usePins";
 
-/** A proof: its picture, how it was printed, what its tones ask for. */
-export function OneProof({ proof }: { proof: Proof }) {
+type Props = {
+  proof: Proof;
+  before: Proof | null;
+  compare: (chosen: { left: string; right: string }) => void;
+};
+
+/** A proof: its picture with pins, what to do next by what it does to the tone, and why. */
+export function OneProof({ proof, before, compare }: Props) {
+  const { room } = useHere();
+  const pins = usePins(proof);
   return (
     <Section>
-      {proof.picture ? (
-        <Beside side="even">
-          <Sheet proof={proof} picture={proof.picture} />
-          <Told proof={proof} />
-        </Beside>
-      ) : (
-        <Told proof={proof} />
-      )}
+      <Beside side="even">
+        <div className="grid content-start gap-3">
+          {proof.reading ? (
+            <Pinned pins={pins} src={straightUrl(room, proof.id)} proof={proof} />
+          ) : proof.picture ? (
+            <a href={`${pictureUrl(room, proof.picture)}/original`}>
+              <img
+                src={pictureUrl(room, proof.picture)}
+                alt={`Proof of State ${roman(proof.state_number)}; opens the original`}
+                className="w-full shadow-hung"
+              />
+            </a>
+          ) : null}
+          <Settings proof={proof} />
+          <div className="flex flex-wrap gap-3">
+            {before ? (
+              <Button onClick={() => compare({ left: before.id, right: proof.id })}>
+                Compare with State {roman(before.state_number)}
+              </Button>
+            ) : null}
+          </div>
+          {proof.tones.length > 0 ? (
+            <Tones proof={proof} />
+          ) : (
+            <p>No tones were read off this proof.</p>
+          )}
+          {proof.note ? <p className="font-slab italic">{proof.note}</p> : null}
+        </div>
+        <div className="grid content-start gap-4">
+          {proof.reading?.warnings.map((each) => (
+            <Care key={each.code}>{each.text}</Care>
+          ))}
+          {proof.next ? <Steps proof={proof} /> : null}
+          <Pins pins={pins} proof={proof} />
+          {proof.next ? <Causes next={proof.next} /> : null}
+        </div>
+      </Beside>
     </Section>
-  );
-}
-
-function Sheet({ proof, picture }: { proof: Proof; picture: string }) {
-  const { room } = useHere();
-  const href = pictureUrl(room, picture);
-  return (
-    <a href={`${href}/original`}>
-      <img
-        src={href}
-        alt={`Proof of State ${roman(proof.state_number)}; opens the original`}
-        className="w-full shadow-hung"
-      />
-    </a>
-  );
-}
-
-function factsOf(proof: Proof): string {
-  const facts: [string, string][] = [
-    ["Paper", proof.paper],
-    ["Soak", proof.soak_minutes === null ? "" : `${proof.soak_minutes} min`],
-    ["Ink", proof.ink],
-    ["Wipe", proof.wipe],
-    ["Pressure", proof.pressure],
-    ["Passes", String(proof.passes)],
-  ];
-  const known = facts.filter(([, text]) => text);
-  return known.map(([name, text]) => `${name}: ${text}`).join(" · ");
-}
-
-function Told({ proof }: { proof: Proof }) {
-  return (
-    <div className="grid content-start gap-2">
-      <h2>
-        State {roman(proof.state_number)}
-        {proof.ok_to_print ? ", OK to print" : ""}
-      </h2>
-      <p className="note">{factsOf(proof)}</p>
-      {proof.advice?.first ? <Care>{proof.advice.first}</Care> : null}
-      {proof.tones.length > 0 ? <Tones proof={proof} /> : <p>No tones were read off this proof.</p>}
-      {proof.note ? <p>{proof.note}</p> : null}
-    </div>
   );
 }

@@ -1,89 +1,138 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { pictureUrl, type Proof, proofsQuery } from "../../../api/proofs";
+import { useNavigate } from "react-router";
+import { type Proof, proofsQuery } from "../../../api/proofs";
 import { usePlate } from "../../../frame/PlateFrame";
 import { useHere } from "../../../frame/useHere";
+import { Asking } from "../../../ui/Asking";
 import { ButtonLink } from "../../../ui/Button";
+import { Key } from "../../../ui/Key";
 import { Pages } from "../../../ui/Pages";
 import { Empty } from "../../../ui/Section";
-import { Asking } from "../../../ui/Asking";
-import { dayOf, roman } from "../../../ui/times";
+import { roman } from "../../../ui/times";
+import { useKeys } from "../../../ui/useKeys";
+import { Hanging } from "./Hanging";
 import { OneProof } from "./OneProof";
+import { Pair } from "./Pair";
 
-/** The proofs of a plate on their line, and what the chosen one asks for. */
+type Chosen = { left: string | null; right: string | null };
+
+/** The proofs of a plate on their line: what the chosen one asks for, or what changed between two. */
 export function Proofs() {
   const { room } = useHere();
   const { plate } = usePlate();
   const [page, setPage] = useState(1);
   const { data, error } = useQuery(proofsQuery(room, plate.id, page));
-  const [chosen, setChosen] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<Chosen>({ left: null, right: null });
+  const proofs = data?.items ?? [];
+  const right = proofs.find((each) => each.id === chosen.right) ?? proofs[0];
+  const left = proofs.find((each) => each.id === chosen.left && each.id !== right?.id) ?? null;
+  useProofKeys({ proofs, left, right, choose: setChosen });
   if (!data)
     return (
       <Asking error={error}>
         <h2>Proofs</h2>
       </Asking>
     );
-  const proof = data.items.find((each) => each.id === chosen) ?? data.items[0];
+  if (!right) return <NoneYet />;
   return (
     <>
-      <div className="flex min-h-11 items-center justify-between gap-3">
-        <h2>Proofs</h2>
-        <ButtonLink look="strong" to={`/r/${room}/plates/${plate.id}/proofs/new`}>
-          Hang a proof
-        </ButtonLink>
+      <div className="flex min-h-11 flex-wrap items-center justify-between gap-3">
+        <h2 className="text-h1 max-phone:text-h2">{left ? "Two proofs" : answerOf(right)}</h2>
+        <Hang />
       </div>
-      {proof ? (
-        <>
-          <div className="flex gap-6.5 overflow-x-auto px-1 pt-1.5 pb-3.5">
-            {data.items.map((each) => (
-              <Hung
-                key={each.id}
-                proof={each}
-                chosen={each.id === proof.id}
-                choose={() => setChosen(each.id)}
-              />
-            ))}
-          </div>
-          <Pages list={data} go={setPage} />
-          <OneProof proof={proof} />
-        </>
+      <Hanging
+        proofs={proofs}
+        left={left}
+        right={right}
+        choose={(id, beside) =>
+          setChosen(beside ? { left: id, right: right.id } : { left: null, right: id })
+        }
+      />
+      <Pages list={data} go={setPage} />
+      {left ? (
+        <Pair left={left} right={right} done={() => setChosen({ left: null, right: right.id })} />
       ) : (
-        <Empty title="No proof yet">
-          <p>
-            Pull one, read its tones dry against the bare sheet. It shows how near the bites came,
-            and what to do next.
-          </p>
-        </Empty>
+        <OneProof
+          key={right.id}
+          proof={right}
+          before={beforeOf(proofs, right)}
+          compare={setChosen}
+        />
       )}
     </>
   );
 }
 
-type HungProps = { proof: Proof; chosen: boolean; choose: () => void };
+/** The sentence that leads: plate or printing, and what is off. */
+const answerOf = (proof: Proof) =>
+  proof.next && proof.next.cause !== "unread"
+    ? proof.next.text
+    : `State ${roman(proof.state_number)}${proof.ok_to_print ? ": OK to print" : ""}`;
 
-/** A proof on the line. */
-function Hung({ proof, chosen, choose }: HungProps) {
-  const { room, zone } = useHere();
-  const state = `State ${roman(proof.state_number)}`;
+/** The proof that hangs before another: of an earlier state where there is one. */
+function beforeOf(proofs: Proof[], proof: Proof): Proof | null {
+  const older = proofs.filter((each) => each.pulled_at < proof.pulled_at);
+  const earlier = older.filter((each) => each.state_number < proof.state_number);
+  return earlier[0] ?? older[0] ?? null;
+}
+
+function Hang() {
+  const { room } = useHere();
+  const { plate } = usePlate();
   return (
-    <button
-      type="button"
-      aria-pressed={chosen}
-      onClick={choose}
-      className="block w-49 flex-none -rotate-[0.6deg] bg-paper-lift px-2 pt-2 pb-1.5 text-left shadow-hung outline-offset-2 even:rotate-[0.7deg] aria-pressed:outline-[3px] aria-pressed:outline-ink"
-    >
-      {proof.picture ? (
-        <img
-          src={pictureUrl(room, proof.picture)}
-          alt={`Proof of ${state}`}
-          className="block h-auto w-full"
-        />
-      ) : (
-        <span className="note block h-30 p-3.5">no picture</span>
-      )}
-      <i className="font-slab leading-relaxed">
-        {state}, {dayOf(proof.pulled_at, zone)}
-      </i>
-    </button>
+    <ButtonLink to={`/r/${room}/plates/${plate.id}/proofs/new`}>
+      Hang a proof <Key>H</Key>
+    </ButtonLink>
   );
+}
+
+function NoneYet() {
+  return (
+    <>
+      <div className="flex min-h-11 items-center justify-between gap-3">
+        <h2>Proofs</h2>
+        <Hang />
+      </div>
+      <Empty title="No proof yet">
+        <p>
+          Pull one, read its tones dry against the bare sheet. It shows how near the bites came, and
+          what to do next.
+        </p>
+      </Empty>
+    </>
+  );
+}
+
+type KeysOf = {
+  proofs: Proof[];
+  left: Proof | null;
+  right?: Proof;
+  choose: (next: Chosen) => void;
+};
+
+/** [ ] the left proof, comma and point the right one, H hang. */
+function useProofKeys({ proofs, left, right, choose }: KeysOf) {
+  const { room } = useHere();
+  const { plate } = usePlate();
+  const navigate = useNavigate();
+  const beside = (of: Proof | null | undefined, by: number) => {
+    const at = proofs.findIndex((each) => each.id === of?.id);
+    return proofs[Math.max(0, Math.min(proofs.length - 1, at + by))];
+  };
+  const go = (by: number) => {
+    const next = beside(right, by);
+    if (next) choose({ left: left?.id ?? null, right: next.id });
+  };
+  const goLeft = (by: number) => {
+    const next = beside(left ?? right, by);
+    if (next && right && next.id !== right.id) choose({ left: next.id, right: right.id });
+  };
+  useKeys({
+    ",": () => go(1),
+    ".": () => go(-1),
+    "[": () => goLeft(1),
+    "]": () => goLeft(-1),
+    h: () => navigate(`/r/${room}/plates/${plate.id}/proofs/new`),
+  });
 }

@@ -118,5 +118,6 @@ const inBath = (bath: Bath) => ({
   },
   patches: [],
   lines: [],
+  marks: [],
   note: "",
 });

@@ -1,4 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
 import { useNavigate } from "react-router";
 import { useMordantOptions } from "../../../api/mordants";
 import { makeStrip, type Strip } from "../../../api/strips";
@@ -10,6 +11,7 @@ import { GROUNDS } from "../../../ui/materials";
 import { Section } from "../../../ui/Section";
 import { FromBath } from "./FromBath";
 import { Patches } from "./Patches";
+import type { Scanned } from "../../../scan/scanned";
 import { firstStrip, STRIP_SHAPE, type StripRead, stripIn } from "./strip";
 
 /** Read a strip: the bath it was bitten in, and each patch's time and tone. */
@@ -18,10 +20,11 @@ export function NewStrip() {
   const { room } = useHere();
   const navigate = useNavigate();
   const client = useQueryClient();
+  const [scan, setScan] = useState<Scanned | null>(null);
   const form = useForm<StripRead, Strip>(STRIP_SHAPE, {
     keepAs: `${room} strip`,
     start: firstStrip(),
-    send: (read, { id }) => makeStrip(room, stripIn(read, id)),
+    send: (read, { id }) => makeStrip(room, stripIn(read, id, scan)),
     done: async (strip) => {
       await client.invalidateQueries({ queryKey: [room, "strips"] });
       navigate(`/r/${room}/strips/${strip.id}`);
@@ -32,7 +35,7 @@ export function NewStrip() {
       <h1>Read a strip</h1>
       <p className="note">
         A first strip doubles its times: each patch twice as long as the one before. Read it dry,
-        against the bare sheet as 100.
+        against the bare sheet as 100: from a scan, from a file, or by eye beside a grey card.
       </p>
       <Section className="grid grid-cols-[repeat(auto-fit,minmax(180px,1fr))] items-start gap-4.5">
         <TextField form={form} name="name" />
@@ -43,7 +46,7 @@ export function NewStrip() {
         <NumberField form={form} name="conditions.load_g_per_l" />
         <NumberField form={form} name="conditions.baume" />
       </Section>
-      <Patches form={form} />
+      <Patches form={form} onScan={setScan} />
       <div className="mt-4.5">
         <LongField form={form} name="note" />
       </div>

@@ -1,10 +1,14 @@
 import { useFieldArray } from "react-hook-form";
+import type { ReadPatches } from "../../../api/strips";
+import { StripScan } from "../../../scan/StripScan";
 import { Button } from "../../../ui/Button";
 import { NumberField } from "../../../ui/form/Fields";
 import { type Form, useTyped } from "../../../ui/form/useForm";
 import { Section } from "../../../ui/Section";
 import { Segments } from "../../../ui/Segments";
 import { clock, parseTime } from "../../../ui/times";
+import { FromFile } from "./FromFile";
+import { type Scanned, scannedOf } from "../../../scan/scanned";
 
 const BITTEN = [
   ["dips", "One dip more for each patch"],
@@ -13,13 +17,19 @@ const BITTEN = [
 const USUAL_SECONDS = 480;
 
 /** Time in all and L* for each patch; what was understood of a time is shown below it. */
-export function Patches({ form }: { form: Form }) {
+export function Patches({ form, onScan }: { form: Form; onScan: (scan: Scanned) => void }) {
   const rows = useFieldArray({ control: form.hook.control, name: "patches" });
   const bitten = useTyped<"dips" | "once">(form, "bitten");
   const add = () => {
     const last = (form.hook.getValues("patches") as { seconds: string }[]).at(-1);
     const seconds = parseTime(last?.seconds ?? "") ?? USUAL_SECONDS;
     rows.append({ seconds: clock(seconds * 2), lstar: "" });
+  };
+  const fill = (answer: ReadPatches, picture: string) => {
+    answer.patches.forEach((patch, i) => {
+      form.hook.setValue(`patches.${i}.lstar`, patch.lstar.toFixed(1), { shouldDirty: true });
+    });
+    onScan(scannedOf(answer, picture));
   };
   return (
     <Section>
@@ -42,9 +52,20 @@ export function Patches({ form }: { form: Form }) {
           </div>
         ))}
       </div>
-      <Button look="quiet" onClick={add}>
-        Add a patch
-      </Button>
+      <div className="flex flex-wrap items-center gap-3">
+        <Button look="quiet" onClick={add}>
+          Add a patch
+        </Button>
+        {rows.fields.length > 2 ? (
+          <Button look="quiet" onClick={() => rows.remove(rows.fields.length - 1)}>
+            Take out the last
+          </Button>
+        ) : null}
+      </div>
+      <div className="mt-3 grid gap-3 border-t border-hair pt-3">
+        <StripScan count={rows.fields.length} onRead={fill} />
+        <FromFile onRead={(read) => rows.replace(read)} />
+      </div>
     </Section>
   );
 }

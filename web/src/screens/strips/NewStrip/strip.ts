@@ -1,5 +1,6 @@
 import type { Shapes } from "../../../api/client";
 import { number, pick, shapeOf, temperature, text, time } from "../../../ui/form/shape";
+import { type Scanned, withSpread } from "../../../scan/scanned";
 import { GROUNDS } from "../../../ui/materials";
 import { clock } from "../../../ui/times";
 
@@ -44,14 +45,20 @@ export const firstStrip = () => ({
 });
 
 /** A strip as it is sent, read today. */
-export function stripIn(read: StripRead, id: string): Shapes["StripIn"] {
+export function stripIn(
+  read: StripRead,
+  id: string,
+  scan: Scanned | null = null,
+): Shapes["StripIn"] {
   return {
     ...read,
     id,
     conditions: { ...read.conditions, load_g_per_l: read.conditions.load_g_per_l ?? 0 },
     lines: [],
     planned: [],
-    patches: read.patches.map((patch) => ({ ...patch, left_out: false })),
+    patches: withSpread(read.patches, scan),
+    picture: scan?.picture ?? null,
+    marks: scan ? scan.patches.map((each) => each.quad as [number, number][]) : [],
     read_on: new Date().toISOString().slice(0, 10),
   };
 }

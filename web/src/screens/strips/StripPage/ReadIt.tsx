@@ -1,4 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
 import { changeStrip, type Strip, stripQuery } from "../../../api/strips";
 import { useHere } from "../../../frame/useHere";
 import { ButtonLink } from "../../../ui/Button";
@@ -6,6 +7,8 @@ import { NumberField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { number, shapeOf } from "../../../ui/form/shape";
 import { useForm } from "../../../ui/form/useForm";
+import { StripScan } from "../../../scan/StripScan";
+import { type Scanned, scannedOf, withSpread } from "../../../scan/scanned";
 import { Mark } from "../../../ui/Mark";
 import { Empty, Section } from "../../../ui/Section";
 import { useSay } from "../../../ui/Toast";
@@ -49,12 +52,13 @@ function Reading({ strip }: { strip: Strip }) {
   const { room } = useHere();
   const client = useQueryClient();
   const say = useSay();
+  const [scan, setScan] = useState<Scanned | null>(null);
   const form = useForm<{ patches: Row[] }, Strip>(SHAPE, {
     keepAs: `${room} reading ${strip.id}`,
     start: { patches: strip.to_read.map(() => ({ lstar: "" })) },
     version: strip.version,
     send: ({ patches }, { version }) =>
-      changeStrip(room, strip.id, { version, ...readToday(strip, patches) }),
+      changeStrip(room, strip.id, { version, ...readToday(strip, patches, scan) }),
     theirs: async () => {
       const now = await client.fetchQuery({ ...stripQuery(room, strip.id), staleTime: 0 });
       return {
@@ -78,6 +82,18 @@ function Reading({ strip }: { strip: Strip }) {
         print dry. In daylight, hold a grey card beside each patch, or scan it: the bare sheet
         outside the plate mark is <b>L* 100</b>, black 0. Leave out what you cannot read.
       </p>
+      <div className="mt-3">
+        <StripScan
+          count={strip.to_read.length}
+          onRead={(answer, picture) => {
+            answer.patches.forEach((patch, i) => {
+              const typed = patch.lstar.toFixed(1);
+              form.hook.setValue(`patches.${i}.lstar`, typed, { shouldDirty: true });
+            });
+            setScan(scannedOf(answer, picture));
+          }}
+        />
+      </div>
       <Section className="grid grid-cols-[repeat(auto-fill,minmax(128px,1fr))] gap-3.5">
         {strip.to_read.map(({ name, seconds }, place) => (
           <div key={name} className="grid content-start gap-1">
@@ -95,9 +111,18 @@ function Reading({ strip }: { strip: Strip }) {
 }
 
 /** The patches that were read, each with its time. */
-function readToday(strip: Strip, rows: Row[]) {
-  const patches = rows.flatMap(({ lstar }, place) =>
-    lstar == null ? [] : [{ seconds: strip.to_read[place]?.seconds ?? 0, lstar, left_out: false }],
+function readToday(strip: Strip, rows: Row[], scan: Scanned | null) {
+  const read = withSpread(rows, scan).flatMap((row, place) =>
+    row.lstar == null ? [] : [{ ...row, seconds: strip.to_read[place]?.seconds ?? 0, place }],
   );
-  return { patches, read_on: new Date().toISOString().slice(0, 10) };
+  return {
+    patches: read.map(({ place: _, ...patch }) => patch),
+    read_on: new Date().toISOString().slice(0, 10),
+    ...(scan
+      ? {
+          picture: scan.picture,
+          marks: read.map(({ place }) => scan.patches[place]?.quad as [number, number][]),
+        }
+      : {}),
+  };
 }

@@ -15,6 +15,8 @@ import { AskBar } from "./AskBar";
 import { Lines } from "./Lines";
 import { Patches } from "./Patches";
 import { ReadIt } from "./ReadIt";
+import { Slip } from "./Slip";
+import { TakeAway } from "./TakeAway";
 import { useAsking } from "./useAsking";
 import { useLeaveOut } from "./useLeaveOut";
 
@@ -60,7 +62,10 @@ function Page({ strip }: { strip: Strip }) {
       )}
       {waits(strip) ? null : (
         <Beside className="mt-4">
-          <ToneCurve strip={strip} chosen={chosen} asked={asked.point} />
+          <div className="grid min-w-0 gap-3">
+            {strip.picture ? <Slip strip={strip} chosen={chosen} choose={setChosen} /> : null}
+            <ToneCurve strip={strip} chosen={chosen} asked={asked.point} />
+          </div>
           <Patches
             strip={strip}
             chosen={chosen}
@@ -95,6 +100,7 @@ function Head({ strip }: { strip: Strip }) {
         </>
       }
     >
+      {strip.readings.length > 0 ? <TakeAway strip={strip} /> : null}
       <ButtonLink look="quiet" to={`/r/${room}/strips`}>
         All strips
       </ButtonLink>

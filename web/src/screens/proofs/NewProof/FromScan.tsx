@@ -1,0 +1,66 @@
+import { useEffect, useRef } from "react";
+import type { PlanArea } from "../../../api/plans";
+import { type ReadProof, readProofScan } from "../../../api/proofs";
+import { useHere } from "../../../frame/useHere";
+import type { Quad } from "../../../scan/Marked";
+import { Scanned, together } from "../../../scan/Scanned";
+import { useScan } from "../../../scan/useScan";
+import type { Form } from "../../../ui/form/useForm";
+import type { PictureHeld, ReadOff } from "./useProofForm";
+
+type Props = { plate: string; areas: PlanArea[]; form: Form; picture: PictureHeld };
+
+/** Read every area off a scan: the plate's own map is laid over it. */
+export function FromScan({ plate, areas, form, picture }: Props) {
+  const { room } = useHere();
+  const scan = useScan<ReadProof>({
+    about: () => plate,
+    kind: "read-proof",
+    ask: ({ id, picture: sent, corners }) =>
+      readProofScan(room, { id, plate, picture: sent, corners: corners as never, left_out: [] }),
+  });
+  const { task } = scan;
+  const told = useRef<string | null>(null);
+  useEffect(() => {
+    if (!task?.result || !scan.picture || told.current === task.id) return;
+    told.current = task.id;
+    fill(form, areas, task.result);
+    picture.take(readOff(task.id, scan.picture.id, task.result));
+  }, [task, scan.picture, form, areas, picture]);
+  const found = task?.result;
+  return (
+    <div className="mb-3 border-y border-hair py-2.5">
+      <Scanned
+        scan={scan as never}
+        label="Read them from a scan"
+        hint="Dry, flat, with bare paper all round the plate mark. The plate's map finds its areas."
+        of="plate mark"
+        marks={
+          found ? [{ quad: found.corners_px as Quad, doubtful: found.warnings.length > 0 }] : []
+        }
+        warnings={[...(found?.warnings ?? []), ...together(found?.areas ?? [])]}
+        corners={(found?.corners_px as Quad | undefined) ?? null}
+      />
+    </div>
+  );
+}
+
+function fill(form: Form, areas: PlanArea[], read: ReadProof) {
+  areas.forEach((area, i) => {
+    const tone = read.areas.find((each) => each.name === area.name)?.lstar;
+    if (tone != null)
+      form.hook.setValue(`tones.${i}.read_lstar`, tone.toFixed(1), { shouldDirty: true });
+  });
+}
+
+const LEAST_DOUBT = 0.5;
+
+const readOff = (task: string, picture: string, read: ReadProof): ReadOff => ({
+  task,
+  picture,
+  doubts: Object.fromEntries(
+    read.areas.flatMap(({ name, lstar, doubt }) =>
+      lstar == null ? [] : [[name, { lstar, spread: Math.max(LEAST_DOUBT, doubt ?? 1) }]],
+    ),
+  ),
+});

@@ -1,0 +1,111 @@
+import { pictureUrl, type Proof } from "../../../api/proofs";
+import { useHere } from "../../../frame/useHere";
+import { dayOf, roman } from "../../../ui/times";
+
+type Props = {
+  proofs: Proof[];
+  left: Proof | null;
+  right: Proof;
+  choose: (proof: string, beside: boolean) => void;
+};
+
+const MOST_EDGES = 5;
+
+/** The line: one front sheet a state, its other pulls edge on behind; the chosen hang lower. */
+export function Hanging({ proofs, left, right, choose }: Props) {
+  const states = statesOf(proofs, [left, right]);
+  return (
+    <fieldset className="flex min-w-0 gap-6.5 overflow-x-auto border-t-2 border-ink-3 px-1 pt-2 pb-2.5">
+      <legend className="sr-only">Proofs on the line; with Shift, beside the chosen one</legend>
+      {states.map(({ front, pulls }) => (
+        <Hung
+          key={front.id}
+          proof={front}
+          pulls={pulls}
+          place={front.id === right.id ? "right" : front.id === left?.id ? "left" : null}
+          choose={(beside) => choose(front.id, beside)}
+          next={() => choose(after(pulls, front).id, false)}
+        />
+      ))}
+    </fieldset>
+  );
+}
+
+type State = { front: Proof; pulls: Proof[] };
+
+/** States in the plate's order; the front of each is the chosen pull, else its last. */
+function statesOf(proofs: Proof[], chosen: (Proof | null)[]): State[] {
+  const numbers = [...new Set(proofs.map((each) => each.state_number))].sort((a, b) => a - b);
+  return numbers.flatMap((number) => {
+    const pulls = proofs.filter((each) => each.state_number === number);
+    const front = pulls.find((each) => chosen.some((one) => one?.id === each.id)) ?? pulls[0];
+    return front ? [{ front, pulls }] : [];
+  });
+}
+
+/** The pull after another in its state, the first after the last. */
+const after = (pulls: Proof[], of: Proof): Proof =>
+  pulls[(pulls.findIndex((each) => each.id === of.id) + 1) % pulls.length] ?? of;
+
+type HungProps = {
+  proof: Proof;
+  pulls: Proof[];
+  place: "left" | "right" | null;
+  choose: (beside: boolean) => void;
+  next: () => void;
+};
+
+function Hung({ proof, pulls, place, choose, next }: HungProps) {
+  const { room, zone } = useHere();
+  const state = `State ${roman(proof.state_number)}`;
+  const edges = Math.min(MOST_EDGES, pulls.length - 1);
+  return (
+    <div className={`flex-none ${place ? "translate-y-1.5" : ""}`}>
+      <div className="relative w-32" style={{ paddingRight: edges * 4 }}>
+        {Array.from({ length: edges }, (_, i) => (
+          <span
+            // biome-ignore lint/suspicious/noArrayIndexKey: edges are all alike
+            key={i}
+            aria-hidden="true"
+            className="absolute inset-y-1.5 w-full border border-hair bg-paper-lift"
+            style={{ left: (i + 1) * 4 - edges * 4 }}
+          />
+        ))}
+        <button
+          type="button"
+          aria-pressed={place !== null}
+          onClick={(event) => choose(event.shiftKey)}
+          className="relative block w-full bg-paper-lift p-1.5 text-left shadow-hung outline-offset-1 aria-pressed:outline-[3px] aria-pressed:outline-ink"
+        >
+          {proof.picture ? (
+            <img
+              src={pictureUrl(room, proof.picture)}
+              alt={`Proof of ${state}`}
+              className="block h-20 w-full object-cover"
+            />
+          ) : (
+            <span className="note block h-20 p-2">no picture</span>
+          )}
+        </button>
+      </div>
+      <p className="mt-1.5 flex items-center gap-1.5 font-slab font-semibold">
+        {state}
+        {place ? (
+          <span
+            aria-hidden="true"
+            className={`size-3 border-2 border-ink ${place === "right" ? "bg-ink" : ""}`}
+          />
+        ) : null}
+        {proof.ok_to_print ? <i className="note">OK to print</i> : null}
+      </p>
+      <p className="note num">
+        {dayOf(proof.pulled_at, zone)}
+        {pulls.length > 1 ? (
+          <button type="button" className="ml-1.5 underline underline-offset-3" onClick={next}>
+            {pulls.length} pulls
+          </button>
+        ) : null}
+      </p>
+    </div>
+  );
+}
