@@ -124,10 +124,15 @@ def _sentence(areas: list[ComparedArea], changes: NDArray) -> str:
     if not order:
         return f"Nothing changed by {LEAST_LSTAR:g} L* or more."
     told = [
-        f"{areas[i].name} went {abs(changes[i]):.0f} L* {'lighter' if changes[i] > 0 else 'darker'}"
+        f"{areas[i].name} went {_whole(changes[i])} L* {'lighter' if changes[i] > 0 else 'darker'}"
         for i in order[:2]
     ]
     return ", ".join(told) + "."
+
+
+def _whole(change: float) -> int:
+    """Return a change to the whole L*, halves up: as it is shown everywhere."""
+    return int(abs(round(float(change), 1)) + 0.5)
 
 
 def _cells(given: CompareProofsInput) -> tuple[NDArray, float]:

@@ -134,7 +134,7 @@ def _person(room: Room, sign_in: str, name: str, role: str) -> User:
 def _baths(here: DemoRoom) -> None:
     rows: tuple[dict[str, Any], ...] = (
         {"name": "Amber tray", "mordant": "copper-ferric", "vessel": "tray", "volume_l": 4.0,
-         "baume": 42.0, "load_g_per_l": 17.0, "temperature_c": 18.5, "room_c": 18.0,
+         "baume": 42.0, "load_g_per_l": 16.9, "temperature_c": 18.5, "room_c": 18.0,
          "held_copper": True},
         {"name": "Blue tray", "mordant": "zinc-nitric-10", "vessel": "tray", "volume_l": 3.0,
          "load_g_per_l": 4.0, "temperature_c": 18.0, "room_c": 18.0},

@@ -2,8 +2,11 @@ import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Proof } from "../../api/proofs";
 import { fakeServer, fault, listed, plateId, refuse, told } from "../../testing/server";
+import { readFrom } from "../../testing/scan";
 import { alerts, openAt, pick, press, rowsOf, type } from "../../testing/show";
 
+const SMALL = { code: "small", text: "Only 4 places." };
+const NO_PINS = { [`GET /pins?plate=${plateId("Rain on Awnings")}&page=1`]: { body: listed([]) } };
 const LANTERN = plateId("Lantern Row");
 const RAIN = plateId("Rain on Awnings");
 const proof = told<{ items: Proof[] }>(`/proofs?plate=${RAIN}`).items[0] as Proof;
@@ -158,35 +161,70 @@ const tone = (area: string, wanted: number | null, read: number) => ({
   read_lstar: read,
 });
 
-test("each area says how far off it is and what to do next, in a word", async () => {
-  const advice = {
-    first: "All a little light: more ink first.",
-    areas: [
-      { name: "Far", act: "bite", text: "Bite 1:40 more" },
-      { name: "Near", act: "leave", text: "Leave it" },
-    ],
-  };
+const step = (area: string, act: string, text: string, more = {}) => ({
+  area,
+  act,
+  text,
+  lstar: 50,
+  lstar_low: 47,
+  lstar_high: 53,
+  sure: 0.9,
+  whole_print: 3.1,
+  minutes: 90,
+  opens: [],
+  ...more,
+});
+const nextOf = (text: string, ...steps: object[]) => ({
+  cause: "plate",
+  text,
+  chance: 0.9,
+  shift_lstar: 0.2,
+  shift_spread: 0.5,
+  steps,
+  areas: [
+    { name: "Far", off_lstar: 12, own_lstar: 12, own_spread: 1, plate: 0.99 },
+    { name: "Near", off_lstar: -1, own_lstar: 0, own_spread: 1, plate: 0.1 },
+  ],
+});
+const BITE = step("Far", "bite", "Bite 1:40 more (1:10 to 2:15).", { opens: ["Far"] });
+
+test("the answer leads; below it what to do, with the tone it gives and how sure", async () => {
+  const next = nextOf(
+    "It is the plate: Far is 12 L* too light.",
+    BITE,
+    step("Far", "drypoint", "Hatch into it with a needle, 12 L* darker.", { sure: 0.5 }),
+    step("Near", "leave", "Leave. Inside ±3 L*."),
+  );
   const tones = [tone("Far", 50, 62), tone("Near", 30, 29), tone("Paper", null, 94)];
-  const older = { ...proof, id: "older", state_number: 1, picture: null };
-  const items = [{ ...proof, id: "newer", state_number: 2, tones, advice }, older];
-  fakeServer({ [`GET /proofs?plate=${RAIN}`]: { body: listed(items) } });
+  const older = { ...proof, id: "older", state_number: 1, picture: null, next: null };
+  const items = [{ ...proof, id: "newer", state_number: 2, tones, next }, older];
+  fakeServer({ [`GET /proofs?plate=${RAIN}`]: { body: listed(items) }, ...NO_PINS });
   openAt(`/plates/${RAIN}/proofs`);
-  expect(await screen.findByText("Bite 1:40 more")).toBeVisible();
-  expect(screen.getByText("All a little light: more ink first.")).toBeVisible();
-  const [, far, , paper] = rowsOf(within(screen.getByRole("main")).getByRole("table"));
-  expect(far?.slice(1, 4)).toEqual(["50", "50", "62"]);
+  expect(
+    await screen.findByRole("heading", { name: "It is the plate: Far is 12 L* too light." }),
+  ).toBeVisible();
+  const [read, steps] = within(screen.getByRole("main")).getAllByRole("table");
+  const [, first, second, ...others] = rowsOf(steps as HTMLElement);
+  expect(first?.[0]).toMatch(/^FarBite 1:40 more/);
+  expect(first?.slice(1)).toEqual(["5047 to 53", "3.1", "90 %", "1 h 30"]);
+  expect(second?.[0]).toMatch(/^Hatch into it/);
+  expect(others).toEqual([]); // what lies well asks for nothing
+  const [, far, , paper] = rowsOf(read as HTMLElement);
+  expect(far?.slice(1)).toEqual(["50", "50", "62 ±2"]);
   expect(paper?.[1]).toBe("white");
-  await userEvent.click(screen.getByRole("button", { name: /State I,/ }));
-  expect(await screen.findByRole("heading", { name: /^State I(,|$)/ })).toBeVisible();
+  expect(screen.getByRole("img", { name: /Far 12 L\* off/ })).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: /Proof of State I|no picture/ }));
+  expect(await screen.findByRole("heading", { name: /^State I(:|$)/ })).toBeVisible();
 });
 
-test("the advice to bite makes its plan; where it cannot, it says why", async () => {
-  const advice = { first: null, areas: [{ name: "Far", act: "bite", text: "Bite 1:40 more" }] };
-  const items = [{ ...proof, id: "newer", tones: [tone("Far", 50, 62)], advice }];
+test("the step to bite makes its plan; where it cannot, it says why", async () => {
+  const next = nextOf("It is the plate: Far is 12 L* too light.", BITE);
+  const items = [{ ...proof, id: "newer", tones: [tone("Far", 50, 62)], next }];
   const call = `POST /plates/${RAIN}/plan/bite-on`;
   const server = fakeServer({
     [`GET /proofs?plate=${RAIN}`]: { body: listed(items) },
     [call]: refuse(422, fault("plate", "Its bites are not all made.")),
+    ...NO_PINS,
   });
   const { at } = openAt(`/plates/${RAIN}/proofs`);
   await press(/^Plan this bite/);
@@ -198,6 +236,173 @@ test("the advice to bite makes its plan; where it cannot, it says why", async ()
     proof: "newer",
     area: "Far",
   });
+});
+
+const READING = {
+  task: "t",
+  corners: [
+    [0, 0],
+    [1, 0],
+    [1, 1],
+    [0, 1],
+  ],
+  likeness: 0.9,
+  warnings: [{ code: "blurred", text: "Blurred: scan it again." }],
+};
+
+test("a pin is set by keys, kept with its millimetres, and ticked by the state that answers it", async () => {
+  const read = { ...proof, id: "read", state_number: 2, reading: READING, next: null };
+  const pin = {
+    id: "p1",
+    version: 1,
+    proof: "read",
+    kind: "missing line",
+    text: "counter legs",
+    x_mm: 30,
+    y_mm: 40,
+    done: false,
+    state_number: 1,
+    done_in_state: null,
+    created_at: proof.pulled_at,
+  };
+  const server = fakeServer({
+    [`GET /proofs?plate=${RAIN}`]: { body: listed([read]) },
+    [`GET /pins?plate=${RAIN}&page=1`]: { body: listed([pin]) },
+    "PUT /pins": { body: { ...pin, version: 2, done: true, done_in_state: 2 } },
+  });
+  openAt(`/plates/${RAIN}/proofs`);
+  expect(await screen.findByText("a line is missing: counter legs")).toBeVisible();
+  expect(screen.getByText("Blurred: scan it again.")).toBeVisible();
+  await userEvent.keyboard("p");
+  const place = await screen.findByRole("button", { name: /The new pin/ });
+  place.focus();
+  await userEvent.keyboard("{ArrowRight}{Shift>}{ArrowDown}{/Shift}");
+  await type("In words", "spokes");
+  await press("Pin it");
+  await waitFor(() => expect(server.sent).toHaveLength(1));
+  expect(server.last().body).toMatchObject({
+    proof: "read",
+    version: 0,
+    kind: "darker",
+    text: "spokes",
+    x_mm: 126,
+    y_mm: 100,
+    done: false,
+  });
+  await userEvent.click(screen.getByRole("checkbox", { name: /counter legs/ }));
+  await waitFor(() =>
+    expect(server.last().body).toMatchObject({ id: "p1", version: 1, done: true }),
+  );
+});
+
+test("without a scan a pin has no place, and says so", async () => {
+  fakeServer({
+    [`GET /proofs?plate=${RAIN}`]: { body: listed([{ ...proof, next: null, reading: null }]) },
+    ...NO_PINS,
+  });
+  openAt(`/plates/${RAIN}/proofs`);
+  expect(await screen.findByText(/once the proof is read from a scan/)).toBeVisible();
+  expect(screen.queryByRole("button", { name: /Pin a note/ })).toBeNull();
+});
+
+test("two proofs are told apart: what changed, what all share; differed only where both are read", async () => {
+  const newer = {
+    ...proof,
+    id: "newer",
+    state_number: 2,
+    next: null,
+    tones: [tone("Far", 50, 55)],
+  };
+  const older = {
+    ...proof,
+    id: "older",
+    state_number: 1,
+    next: null,
+    pulled_at: "2026-01-01T10:00:00Z",
+    tones: [tone("Far", 50, 62)],
+  };
+  const change = {
+    areas: [{ name: "Far", change_lstar: -7, own_lstar: -7 }],
+    shared_lstar: 0.4,
+    shared_spread: 1,
+    columns: 0,
+    rows: 0,
+    cells: [],
+    shift_mm: 0.6,
+    text: "Far went 7 L* darker.",
+    tables: "",
+  };
+  const server = fakeServer({
+    [`GET /proofs?plate=${RAIN}`]: { body: listed([newer, older]) },
+    "GET /proofs/newer/since/older": { body: change },
+    ...NO_PINS,
+  });
+  openAt(`/plates/${RAIN}/proofs`);
+  await press("Compare with State I");
+  expect(await screen.findByText("Far went 7 L* darker.")).toBeVisible();
+  expect(screen.getByText(/So it is the plate that changed, not the wipe/)).toBeVisible();
+  expect(screen.getByText(/The right one was moved by/)).toHaveTextContent("0.6 mm");
+  const [, far] = rowsOf(within(screen.getByRole("main")).getByRole("table"));
+  expect(far?.slice(1)).toEqual(["50", "62", "55", "7 darker"]);
+  await userEvent.keyboard("v");
+  expect(await screen.findByText(/Both must be read from a scan/)).toBeVisible();
+  const both = { ...change, columns: 2, rows: 1, cells: [-8, 0.4] };
+  server.answer("GET /proofs/newer/since/older", { body: both });
+  await userEvent.keyboard("{Escape}");
+  expect(await screen.findByRole("button", { name: /Compare with/ })).toBeVisible();
+});
+
+test("a scan fills in the tones, each with its doubt; one typed over is as sure as an eye", async () => {
+  const result = {
+    areas: [
+      { name: "Tone 1", lstar: 83.2, spread: 3, doubt: 0.2, share: 0.2, warnings: [] },
+      { name: "Tone 2", lstar: 70.4, spread: 3, doubt: 0.9, share: 0.2, warnings: [SMALL] },
+      { name: "Tone 3", lstar: null, spread: null, doubt: null, share: 0, warnings: [] },
+    ],
+    corners_px: READING.corners,
+    turned: 0,
+    likeness: 0.9,
+    straight: "straight.png",
+    paper_spread: 0.2,
+    warnings: [],
+    tables: "",
+  };
+  const { server } = await readFrom(`/plates/${LANTERN}/proofs/new`, "Read them from a scan", {
+    call: "POST /proofs/scans",
+    of: `about=${LANTERN}&kind=read-proof`,
+    result,
+  });
+  await waitFor(() => expect(screen.getByLabelText("Tone 1, L* read")).toHaveValue("83.2"));
+  expect(screen.getByText("Tone 2: Only 4 places.")).toBeVisible();
+  await type("Tone 2, L* read", "69");
+  await press(/^Log State/);
+  await waitFor(() => expect(server.last().call).toBe("POST /proofs"));
+  expect(server.last().body).toMatchObject({
+    reading: "task",
+    picture: "scan",
+    tones: [
+      { area: "Tone 1", read_lstar: 83.2, spread: 0.5 },
+      { area: "Tone 2", read_lstar: 69, spread: null },
+    ],
+  });
+});
+
+test("a scan that cannot be found is read between corners set by hand", async () => {
+  const { server } = await readFrom(`/plates/${LANTERN}/proofs/new`, "Read them from a scan", {
+    call: "POST /proofs/scans",
+    of: `about=${LANTERN}&kind=read-proof`,
+    fault: fault("corners_px", "No plate mark stands out from the sheet."),
+  });
+  expect(await screen.findByText("No plate mark stands out from the sheet.")).toBeVisible();
+  await press("Mark the corners of the plate mark");
+  const corner = screen.getByRole("button", { name: /Top left corner/ });
+  corner.focus();
+  await userEvent.keyboard("{ArrowRight}{ArrowDown}");
+  await press("Read it between these corners");
+  await waitFor(() => expect(server.last().call).toBe("POST /proofs/scans"));
+  const { corners } = server.last().body as { corners: number[][] };
+  expect(corners[0]).toEqual([154, 244]);
+  expect(corners[2]).toEqual([850, 560]);
 });
 
 test("no proof yet: what one would show", async () => {

@@ -52,7 +52,7 @@ export function OneProof({ proof, before, compare }: Props) {
           )}
           {proof.note ? <p className="font-slab italic">{proof.note}</p> : null}
         </div>
-        <div className="grid content-start gap-4">
+        <div className="grid content-start gap-4 max-desk:order-first">
           {proof.reading?.warnings.map((each) => (
             <Care key={each.code}>{each.text}</Care>
           ))}

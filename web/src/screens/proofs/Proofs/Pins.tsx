@@ -5,7 +5,7 @@ import { Key } from "../../../ui/Key";
 import { Trouble } from "../../../ui/Trouble";
 import { roman } from "../../../ui/times";
 import { useKeys } from "../../../ui/useKeys";
-import { answered, type Kind, type Pinning } from "./usePins";
+import type { Kind, Pinning } from "./usePins";
 
 const KINDS: readonly (readonly [Kind, string])[] = [
   ["darker", "darker here"],
@@ -21,7 +21,7 @@ const SAID = Object.fromEntries(KINDS) as Record<Kind, string>;
 export function Pins({ pins, proof }: { pins: Pinning; proof: Proof }) {
   const { shown, draft, begin, keep, tick } = pins;
   useKeys({ p: () => (proof.reading && !draft ? begin() : undefined) });
-  const open = shown.filter((pin) => !answered(pin, proof)).length;
+  const open = shown.filter((pin) => !pin.done).length;
   return (
     <section className="grid gap-2">
       <div className="flex flex-wrap items-baseline justify-between gap-3">
@@ -44,7 +44,7 @@ export function Pins({ pins, proof }: { pins: Pinning; proof: Proof }) {
                 onChange={(event) => tick(pin, event.target.checked)}
               />
               <b className="num">{i + 1}</b>
-              <span className={answered(pin, proof) ? "line-through" : ""}>
+              <span className={pin.done ? "line-through" : ""}>
                 {SAID[pin.kind]}
                 {pin.text ? `: ${pin.text}` : ""}
               </span>
