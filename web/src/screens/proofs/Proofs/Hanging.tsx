@@ -74,6 +74,7 @@ function Hung({ proof, pulls, place, choose, next }: HungProps) {
         <button
           type="button"
           aria-pressed={place !== null}
+          aria-label={`${state}, ${dayOf(proof.pulled_at, zone)}`}
           onClick={(event) => choose(event.shiftKey)}
           className="relative block w-full bg-paper-lift p-1.5 text-left shadow-hung outline-offset-1 aria-pressed:outline-[3px] aria-pressed:outline-ink"
         >
