@@ -25,7 +25,7 @@ _HIGH = 100
 _BEYOND = 0.7
 """Of the picture's length is looked at beyond each end: pale patches are not in its darks."""
 _GAPS = np.array([0.0, 0.05, 0.1, 0.17, 0.25, 0.33])
-_TRIED, _FINEST = 5, 0.3
+_TRIED, _FINEST = 4, 0.3
 _UNEVEN = 0.16
 """Of a patch's width: borders further off the even row say that it is uneven."""
 _PALE = 0.012
@@ -34,6 +34,7 @@ _BLANK_COSTS = 0.03
 """Of all ink: a row has a patch without ink only where it must."""
 _STANDS_OUT = 0.04
 _MOST_BEND = 0.15
+_EDGE_PX = 10
 _MOST_ASPECT = 7.0
 """No patch is so many times longer than it is wide."""
 
@@ -118,6 +119,8 @@ def find_row(over: Light, count: int) -> Row:
     ink = float(((1 - np.clip(soft, 0, 1)) ** 2).sum())
     best, found, fault = 0.0, None, _no_row(count)
     for band in _all_bands(soft, count):
+        if found is not None and _holds(found, band):
+            continue  # no ink lies beyond what was found: it would be found again
         row = _in_band(over, band, count)
         if isinstance(row, CoreError):
             fault = row
@@ -132,6 +135,13 @@ def find_row(over: Light, count: int) -> Row:
     if found is None:
         raise fault
     return found
+
+
+def _holds(row: Row, band: Points) -> bool:
+    outline = row.outline()
+    return all(
+        cv2.pointPolygonTest(outline, (float(x), float(y)), True) > -_EDGE_PX for x, y in band
+    )
 
 
 def _aspect(row: Row) -> float:
@@ -440,13 +450,14 @@ def _uneven(sums: NDArray, even: _Even, count: int) -> bool:
             continue
         a, b = (i[k] + j[k]) // 2, (i[k + 1] + j[k + 1]) // 2
         spots = np.arange(a + 2, b - 1)
-        best = min(spots, key=lambda x: _split(sums, a, int(x), b))
+        best = int(spots[int(_split(sums, a, spots, b).argmin())])
         border = (rights[k] + lefts[k + 1]) / 2
         off.append(abs(best - border) / (lefts[k + 1] - lefts[k]) - even.gap / 2)
     wrong = sum(each > _UNEVEN for each in off)
     return wrong >= 2 and wrong > len(off) / 3
 
 
-def _split(sums: NDArray, a: int, x: int, b: int) -> float:
-    n, s, q = (np.array([each[x] - each[a], each[b] - each[x]]) for each in sums[:3])
-    return float((q - s**2 / np.maximum(n, 1)).sum())
+def _split(sums: NDArray, a: int, at: NDArray[np.intp], b: int) -> Array:
+    """Return the squares that two tones leave between a and b, for each border between them."""
+    left, right = sums[:3, at] - sums[:3, [a]], sums[:3, [b]] - sums[:3, at]
+    return np.asarray(sum(q - s**2 / np.maximum(n, 1) for n, s, q in (left, right)))

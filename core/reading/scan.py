@@ -16,7 +16,7 @@ Points = NDArray[np.float32]
 """(n, 2), across and down [px]."""
 
 MOST_PIXELS = 60_000_000
-WORK_PX = 1600
+WORK_PX = 1200
 """Long side of the picture that is worked on: a patch has its hundred pixels in it."""
 
 
@@ -79,11 +79,12 @@ def open_scan(path: str) -> Scan:
     """
     whole, ends = open_light(path, MOST_PIXELS)
     less = min(1.0, WORK_PX / max(whole.shape))
+    light = _made_small(whole, less) / np.float32(FULL_LIGHT)
     return Scan(
         whole=whole,
-        light=_made_small(whole, less) / np.float32(FULL_LIGHT),
-        burnt=_share(ends, BURNT, less),
-        blocked=_share(ends, BLOCKED, less),
+        light=light,
+        burnt=_share(ends, BURNT, light.shape),
+        blocked=_share(ends, BLOCKED, light.shape),
         less=less,
     )
 
@@ -94,9 +95,13 @@ def _made_small(whole: NDArray, less: float) -> Light:
     return np.asarray(cv2.resize(whole, size, interpolation=cv2.INTER_AREA), dtype=np.float32)
 
 
-def _share(ends: NDArray[np.uint8], which: int, less: float) -> Light:
-    there = cv2.compare(ends & which, 0, cv2.CMP_GT)
-    return _made_small(there, less) / np.float32(255)
+def _share(ends: NDArray[np.uint8], which: int, shape: tuple[int, ...]) -> Light:
+    there = cv2.bitwise_and(ends, which)
+    if not cv2.countNonZero(there):
+        return np.zeros(shape, dtype=np.float32)
+    there = cv2.compare(there, 0, cv2.CMP_GT)
+    small = cv2.resize(there, (shape[1], shape[0]), interpolation=cv2.INTER_AREA)
+    return np.asarray(small, dtype=np.float32) / np.float32(255)
 
 
 def seen_through(points: NDArray, warp: NDArray) -> Points:

@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
+from typing import NamedTuple
+
 import cv2
 import numpy as np
 from numpy.typing import NDArray
@@ -15,6 +18,7 @@ SOFT_EDGE_PX = 1.6
 """Standard deviation of an edge's spread: a sharp scan has under 1.5, a blur of 3 px over 3."""
 _LEAST_CONTRAST = 0.1
 _REACH_PX = 12
+_SIDES, _ENOUGH_SIDES = (0, 2, 1, 3), 2
 _GRAIN_PX, _LEAST_GRAIN_PX = 128, 24
 _COARSE, _FINE, _FLOOR = (0.035, 0.07), (0.11, 0.16), 0.42
 """Cycles a pixel: where grain is always seen, where a blur leaves none of it, and only noise."""
@@ -59,8 +63,10 @@ def _edge_spread(scan: Scan, row: Row, place: int, white: float) -> float | None
     """Return the middle spread of the edges of a patch that stand out [px of the scan]."""
     corners = scan.to_whole(row.corners(place)).astype(float)
     middle = corners.mean(axis=0)
-    spreads = []
-    for k in range(4):
+    spreads: list[float] = []
+    for k in _SIDES:
+        if len(spreads) == _ENOUGH_SIDES:
+            break
         a, b = corners[k], corners[(k + 1) % 4]
         out = np.array([b[1] - a[1], a[0] - b[0]])
         out = out / np.linalg.norm(out)
@@ -143,18 +149,30 @@ def grain_is_sharp(scan: Scan, middle: NDArray, wide: float, white: float) -> bo
 
 
 def _fine_end(part: Array) -> bool | None:
-    size = len(part)
-    window = np.hanning(size)
-    flat = (part - part.mean()) * np.outer(window, window)
+    rings = _rings(len(part))
+    flat = (part - part.mean()) * rings.window
     power = np.abs(np.fft.fft2(flat)) ** 2
-    at = np.fft.fftfreq(size)
-    far = np.hypot(at[:, None], at[None])
-    floor = float(power[far > _FLOOR].mean())
-    coarse, fine = (
-        float(power[(far >= low) & (far < high)].mean()) for low, high in (_COARSE, _FINE)
+    floor, coarse, fine = (
+        float(power[ring].mean()) for ring in (rings.floor, rings.coarse, rings.fine)
     )
-    ring = (far >= _COARSE[0]) & (far < _COARSE[1])
-    contrast = np.sqrt(max(0.0, coarse - floor) * ring.sum() / (window**2).sum() ** 2) / size
-    if contrast < _LEAST_GRAIN:
+    seen = max(0.0, coarse - floor) * rings.coarse.sum() / (rings.window**2).sum()
+    if np.sqrt(seen) / len(part) < _LEAST_GRAIN:
         return None  # noise is no grain: it may have come after the blur
     return bool(fine - floor > _KEPT * (coarse - floor))
+
+
+class _Rings(NamedTuple):
+    window: Array
+    floor: NDArray[np.bool_]
+    coarse: NDArray[np.bool_]
+    fine: NDArray[np.bool_]
+
+
+@lru_cache(maxsize=32)
+def _rings(size: int) -> _Rings:
+    """Return the window and the frequencies that are looked at, for parts of one size."""
+    hann = np.hanning(size)
+    at = np.fft.fftfreq(size)
+    far = np.hypot(at[:, None], at[None])
+    coarse, fine = ((far >= low) & (far < high) for low, high in (_COARSE, _FINE))
+    return _Rings(np.outer(hann, hann), far > _FLOOR, coarse, fine)

@@ -16,7 +16,7 @@ BLOCK_PX = 8
 """Of the worked picture: light is fitted to means of blocks, which noise does not lean on."""
 _DARKEST_SHEET = 0.55
 """Of the lightest: a table, the bed of a scanner or ink is darker than any sheet in any light."""
-_PASSES = 12
+_PASSES = 10
 _FEWEST_BLOCKS = 30
 _LEAST_NOISE = 0.002
 
@@ -52,9 +52,12 @@ class White:
         array (height, width)
         """
         height, width = self.shape
-        across, down = np.meshgrid(np.arange(width), np.arange(height))
-        full = _shape_of(across.ravel(), down.ravel(), self.shape, len(self.terms)) @ self.terms
-        return np.asarray(full.reshape(self.shape), dtype=np.float32)
+        x = (2 * np.arange(width) / width - 1).astype(np.float32)[None]
+        y = (2 * np.arange(height) / height - 1).astype(np.float32)[:, None]
+        terms = np.zeros(BENT, dtype=np.float32)
+        terms[: len(self.terms)] = self.terms
+        a, b, c, d, e, f = terms
+        return np.asarray((a + b * x + d * x * x) + (c + e * x) * y + f * y * y, dtype=np.float32)
 
 
 def _shape_of(
@@ -108,9 +111,9 @@ def first_white(light: Light, sheet: Mask) -> White:
     used = values > 0.8 * np.percentile(values, 90)
     terms: NDArray = np.zeros(PLANE)
     spread = 0.1
+    shape = _shape_of(points[:, 0], points[:, 1], _size(light), PLANE)
     for step in range(_PASSES):
-        shape = _shape_of(points[:, 0], points[:, 1], _size(light), PLANE)
-        terms = np.linalg.lstsq(shape[used], values[used], rcond=None)[0]
+        terms = _solved(shape[used], values[used])
         over = values / (shape @ terms) - 1
         spread = max(0.004, 1.48 * float(np.median(np.abs(over[used]))))
         below = 1.0 if step < _PASSES - 4 else 2.0
@@ -143,13 +146,18 @@ def fit_white(light: Light, bare: Mask, all_round: bool) -> White | None:
     solved: NDArray = np.zeros(terms)
     spread = 0.1
     for _ in range(_PASSES):
-        solved = np.linalg.lstsq(shape[used], values[used], rcond=None)[0]
+        solved = _solved(shape[used], values[used])
         over = values / (shape @ solved) - 1
         spread = max(_LEAST_NOISE, 1.48 * float(np.median(np.abs(over[used]))))
         used = np.abs(over) < 3 * spread
         if used.sum() < _FEWEST_BLOCKS:
             return None
     return White(solved, _size(light), spread)
+
+
+def _solved(shape: NDArray, values: NDArray) -> NDArray[np.float64]:
+    """Return the terms that fit best: of so few terms the normal equations are sure enough."""
+    return np.asarray(np.linalg.solve(shape.T @ shape, shape.T @ values))
 
 
 def _size(light: Light) -> tuple[int, int]:

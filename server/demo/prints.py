@@ -4,11 +4,14 @@ from __future__ import annotations
 
 import io
 from functools import lru_cache
+from tempfile import NamedTemporaryFile
 
 import numpy as np
 from numpy.typing import NDArray
 from PIL import Image, ImageDraw, ImageFilter
 
+from core.reading.read_patches import read_patches
+from core.reading.shapes import ReadPatchesInput
 from core.tone.lightness import reflectance_from_lightness
 
 Map = NDArray[np.uint8]
@@ -61,6 +64,16 @@ def strip_scan(lstars: tuple[float, ...], seed: int) -> bytes:
     tones = np.repeat(np.arange(len(lstars)), wide)[None].repeat(high, axis=0)
     light = _grained(reflectance_from_lightness(np.array(lstars))[tones], rng)
     return _scanned(_on_sheet(light, MARGIN_MM), rng, turn=-1.1)
+
+
+@lru_cache(maxsize=4)
+def patches_in(data: bytes, count: int) -> list[list[tuple[float, float]]]:
+    """Return the corners of each patch of a scan, as reading it finds them."""
+    with NamedTemporaryFile(suffix=".jpg") as file:
+        file.write(data)
+        file.flush()
+        found = read_patches(ReadPatchesInput(image=file.name, patches=count))
+    return [patch.corners_px for patch in found.patches]
 
 
 def _grained(light: Light, rng: np.random.Generator) -> Light:

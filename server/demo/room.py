@@ -15,9 +15,11 @@ from server.baths.actions.keep import begin_readings
 from server.baths.models import Bath
 from server.courses.actions.begin import begin_course
 from server.demo.lantern_row import load_lantern_row
+from server.demo.prints import patches_in, strip_scan
 from server.demo.rain_on_awnings import load_rain_on_awnings
 from server.demo.shop_book import load_shop_book
 from server.demo.steam_stall import load_steam_stall
+from server.demo.store import keep_drawn
 from server.demo.weighbridge import load_weighbridge
 from server.plates.models import Plate
 from server.rooms.models import Membership, Room
@@ -198,7 +200,17 @@ def _strips(here: DemoRoom) -> None:
             ),
         )
         Strip.objects.filter(id=made.id).update(created_at=read)
+    _scan_of_last_week(here)
     _strip_to_bite(here)
+
+
+def _scan_of_last_week(here: DemoRoom) -> None:
+    """Keep the scan beside the strip that was read by eye: where its patches lie is found in it."""
+    strip = Strip.objects.get(id=make_id("Rosin last week"))
+    data = strip_scan(tuple(patch["lstar"] for patch in strip.patches), 5)
+    picture = keep_drawn(here.printer, here.room, make_id("strip scan"), "strip.jpg", data)
+    marks = patches_in(data, len(strip.patches))
+    Strip.objects.filter(id=strip.id).update(picture_id=picture, marks=marks)
 
 
 def _strip_to_bite(here: DemoRoom) -> None:
