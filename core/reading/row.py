@@ -25,7 +25,7 @@ _HIGH = 100
 _BEYOND = 0.7
 """Of the picture's length is looked at beyond each end: pale patches are not in its darks."""
 _GAPS = np.array([0.0, 0.05, 0.1, 0.17, 0.25, 0.33])
-_TRIED, _FINEST = 4, 0.3
+_TRIED, _FINEST = 3, 0.3
 _UNEVEN = 0.16
 """Of a patch's width: borders further off the even row say that it is uneven."""
 _PALE = 0.012

@@ -16,7 +16,7 @@ Points = NDArray[np.float32]
 """(n, 2), across and down [px]."""
 
 MOST_PIXELS = 60_000_000
-WORK_PX = 1200
+WORK_PX = 1000
 """Long side of the picture that is worked on: a patch has its hundred pixels in it."""
 
 
