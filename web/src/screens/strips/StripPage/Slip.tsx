@@ -17,7 +17,7 @@ export function Slip({ strip, chosen, choose }: Props) {
   return (
     <svg
       viewBox={`${box.x} ${box.y} ${box.width} ${box.height}`}
-      className="block max-h-52 w-full border border-hair bg-paper-lift"
+      className="block max-h-36 w-full border border-hair bg-paper-lift"
       role="img"
       aria-label={`Scan of ${strip.name}: ${marks.length} patches`}
     >
