@@ -131,9 +131,10 @@ def causes(count: int) -> None:
         off = proof(kind, rng)
         right += cause_of(off, np.ones(len(off))).kind == kind
     tone, low, high, _, wanted = bitten_rooms().T
-    print(f"plate or printing: right in {right} of {count}; the tone told holds the true one in "
-          f"{np.mean((tone >= low) & (tone <= high)):.3f} of {len(tone)} rooms, off what was wanted "
-          f"by {np.sqrt(np.mean((tone - wanted) ** 2)):.2f} L* RMS")  # fmt: skip
+    held = np.mean((tone >= low) & (tone <= high))
+    print(f"plate or printing: right in {right} of {count}")
+    print(f"what next: the tone told holds the true one in {held:.3f} of {len(tone)} rooms, off "
+          f"what was wanted by {np.sqrt(np.mean((tone - wanted) ** 2)):.2f} L* RMS")  # fmt: skip
 
 
 if __name__ == "__main__":
