@@ -69,16 +69,15 @@ def cause_of(off: Array, spread: Array) -> Cause:
     scatter eᵢ. All such accounts are weighed by how likely they make what was read (Bayes), with
     the shares of ``core.data.proofs`` before it. Source: ``room-practice``.
     """
-    n = len(off)
-    accounts = [_account(off, spread, shifted, set(strays))
-                for shifted in (False, True) for strays in _strays(n)]  # fmt: skip
-    logs = np.array([log for log, *_ in accounts])
+    strays = _strays(len(off))
+    accounts = [_accounts(off, spread, shared, strays) for shared in (0.0, PRINTING_LSTAR**2)]
+    logs = np.concatenate([each.log for each in accounts])
     weight = np.exp(logs - logs.max())
     weight /= weight.sum()
-    shift = np.array([each[1] for each in accounts])
-    shift_var = np.array([each[2] for each in accounts])
-    own = np.array([each[3] for each in accounts])
-    own_var = np.array([each[4] for each in accounts])
+    shift, shift_var, own, own_var = (
+        np.concatenate([getattr(each, name) for each in accounts])
+        for name in ("shift", "shift_var", "own", "own_var")
+    )
     mean_shift, mean_own = float(weight @ shift), weight @ own
     return Cause(
         printing=float(weight[shift_var > 0].sum()),
@@ -90,33 +89,45 @@ def cause_of(off: Array, spread: Array) -> Cause:
     )
 
 
-def _strays(n: int) -> list[tuple[int, ...]]:
+def _strays(n: int) -> NDArray[np.bool_]:
+    """Return which areas stray, one row an account: (accounts, n)."""
     most = n if n < 3 else min(MOST_OFF, (n - 1) // 2)
-    return [each for size in range(most + 1) for each in combinations(range(n), size)]
+    found = [each for size in range(most + 1) for each in combinations(range(n), size)]
+    out = np.zeros((len(found), n), dtype=bool)
+    for row, each in enumerate(found):
+        out[row, list(each)] = True
+    return out
 
 
-def _account(
-    off: Array, spread: Array, shifted: bool, strays: set[int]
-) -> tuple[float, float, float, Array, Array]:
-    """Return log weight, shift and its variance, strays and their variance, of one account."""
-    n = len(off)
-    stray = np.array([place in strays for place in range(n)])
-    noise = spread**2 + SCATTER_LSTAR**2
-    shared = PRINTING_LSTAR**2 if shifted else 0.0
-    covariance = np.diag(noise + PLATE_LSTAR**2 * stray) + shared
-    inverse = np.linalg.inv(covariance)
-    pull = inverse @ off
-    _, size = np.linalg.slogdet(covariance)
-    chances = np.where(stray, PLATE_SHARE, 1 - PLATE_SHARE)
-    before = np.log(PRINTING_SHARE if shifted else 1 - PRINTING_SHARE) + np.log(chances).sum()
-    log = float(before - 0.5 * (size + off @ pull))
-    ones = np.ones(n)
-    own = PLATE_LSTAR**2 * stray * pull
-    own_var = PLATE_LSTAR**2 * stray * (1 - PLATE_LSTAR**2 * np.diag(inverse))
-    return (
-        log,
-        float(shared * ones @ pull),
-        float(shared - shared**2 * ones @ inverse @ ones),
-        own,
-        own_var,
+@dataclass(frozen=True)
+class _Accounts:
+    """Accounts of one proof, a row each: how likely, and what each says."""
+
+    log: Array
+    shift: Array
+    shift_var: Array
+    own: Array
+    own_var: Array
+
+
+def _accounts(off: Array, spread: Array, shared: float, strays: NDArray[np.bool_]) -> _Accounts:
+    """Return the accounts with a shift of a variance, or with none.
+
+    The covariance is diagonal but for what all share: its inverse is known (Sherman, Morrison).
+    """
+    stray = PLATE_LSTAR**2 * strays
+    weight = 1 / (spread**2 + SCATTER_LSTAR**2 + stray)
+    freed = 1 + shared * weight.sum(axis=1)
+    shift = shared * (weight @ off) / freed
+    pull = weight * (off - shift[:, None])
+    size = freed * np.exp(-np.log(weight).sum(axis=1))
+    chances = np.where(strays, PLATE_SHARE, 1 - PLATE_SHARE)
+    before = np.log(PRINTING_SHARE if shared else 1 - PRINTING_SHARE) + np.log(chances).sum(axis=1)
+    alone = weight - shared * weight**2 / freed[:, None]
+    return _Accounts(
+        log=before - 0.5 * (np.log(size) + pull @ off),
+        shift=shift,
+        shift_var=shared / freed,
+        own=stray * pull,
+        own_var=stray * (1 - stray * alone),
     )

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import dataclass
+from functools import lru_cache
+from statistics import NormalDist
 
 import numpy as np
 from numpy.typing import NDArray
-from scipy import special
 
 from core.data.mordants import TABLES_VERSION
 from core.data.proofs import (
@@ -43,6 +44,7 @@ Array = NDArray[np.float64]
 
 _GOLDEN = 0.6180339887498949
 _VERY_WIDE = 60.0
+_NORMAL = NormalDist()
 LIGHT_CURE = "more ink, a softer wipe, a tighter press"
 DARK_CURE = "less ink, a harder wipe, a slacker press"
 BURNISH_MINUTES_PER_CM2 = 1.2
@@ -319,10 +321,11 @@ def _whole(area: JudgedArea, change: float) -> float:
 def _within(off: float, spread: float) -> float:
     """Return how likely it is to lie within the tolerance."""
     up, down = (LEAVE_LSTAR - off) / spread, (-LEAVE_LSTAR - off) / spread
-    return float(special.ndtr(up) - special.ndtr(down))
+    return _NORMAL.cdf(up) - _NORMAL.cdf(down)
 
 
+@lru_cache(maxsize=16)
 def _normal(count: int, skip: int = 0) -> Array:
     """Return spread-out draws of a standard normal, the same each time."""
     places = (np.arange(1 + skip, count + 1 + skip) * _GOLDEN) % 1.0
-    return np.asarray(special.ndtri(np.clip(places, 1e-3, 1 - 1e-3)))
+    return np.array([_NORMAL.inv_cdf(place) for place in np.clip(places, 1e-3, 1 - 1e-3).tolist()])

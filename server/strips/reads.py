@@ -74,6 +74,7 @@ def strip_out(strip: Strip) -> StripOut:
         conditions=Conditions.model_validate(strip.conditions),
         readings=[StripPatch(**patch) for patch in strip.patches],
         picture=strip.picture_id,
+        picture_px=(strip.picture.width_px, strip.picture.height_px) if strip.picture else None,
         marks=strip.marks,
         measured=[MeasuredLine(**line) for line in strip.lines],
         note=strip.note,

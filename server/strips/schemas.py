@@ -138,6 +138,8 @@ class StripOut(StripCard):
     conditions: Conditions
     readings: list[StripPatch]
     picture: UUID | None
+    picture_px: tuple[int, int] | None
+    """Width and height of that scan: ``marks`` are in its pixels."""
     marks: list[Corners]
     measured: list[MeasuredLine]
     note: str

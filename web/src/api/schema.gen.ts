@@ -7264,6 +7264,11 @@ export interface components {
             patches: number;
             /** Picture */
             picture: string | null;
+            /** Picture Px */
+            picture_px: [
+                number,
+                number
+            ] | null;
             /** Planned */
             planned: number[];
             /** Read On */

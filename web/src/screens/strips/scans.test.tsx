@@ -70,6 +70,24 @@ test("what cannot be read says why and is marked by hand, keys and all", async (
   expect((server.last().body as { corners: number[][] }).corners[3]).toEqual([110, 560]);
 });
 
+test("a patch left out of the form does not move the others off their places in the scan", async () => {
+  const { server } = await readFrom("/strips/new", "Read it from a scan", {
+    ...READ,
+    result: result(...SIX),
+  });
+  await waitFor(() => expect(screen.getByLabelText("Patch 1, L*")).toHaveValue("90.4"));
+  await type("Name", "Scanned");
+  await type("Bath temperature", "19");
+  await userEvent.clear(screen.getByLabelText("Patch 2, L*"));
+  await type("Patch 4, L*", "57");
+  await press("See the curve");
+  await waitFor(() => expect(server.last().call).toBe("POST /strips"));
+  const body = server.last().body as { patches: object[]; marks: number[][][] };
+  expect(body.marks.map((quad) => quad[0]?.[0])).toEqual([0, 200, 300, 400, 500]);
+  expect(body.patches[1]).toMatchObject({ seconds: 120, lstar: 71.7, spread: 0.7 });
+  expect(body.patches[2]).toEqual({ seconds: 240, lstar: 57, left_out: false });
+});
+
 async function fileOf(text: string, answer: Parameters<typeof fakeServer>[0]) {
   const server = fakeServer(answer);
   openAt("/strips/new");
@@ -108,7 +126,9 @@ test("a strip shows its scan, each patch to be chosen, and is taken away as CSV 
   const marks = strip.readings.map((_, i) => square(i * 100));
   const saved = { text: "CGATS.17", name: "rosin-last-week.txt" };
   const server = fakeServer({
-    [`GET /strips/${WEEK}`]: { body: { ...strip, picture: "scan", marks } },
+    [`GET /strips/${WEEK}`]: {
+      body: { ...strip, picture: "scan", picture_px: [1000, 800], marks },
+    },
     "POST /api/calc/write-table": { body: saved },
   });
   URL.createObjectURL = vi.fn(() => "blob:x");

@@ -6,7 +6,8 @@ import type { Quad } from "../../../scan/Marked";
 import { Scanned, together } from "../../../scan/Scanned";
 import { useScan } from "../../../scan/useScan";
 import type { Form } from "../../../ui/form/useForm";
-import type { PictureHeld, ReadOff } from "./useProofForm";
+import type { ReadOff } from "./readOff";
+import type { PictureHeld } from "./useProofForm";
 
 type Props = { plate: string; areas: PlanArea[]; form: Form; picture: PictureHeld };
 

@@ -29,6 +29,9 @@ export function PictureField({ picture }: { picture: PictureHeld }) {
         </Care>
       ) : null}
       {url ? <img src={url} alt="The proof you chose" className="mt-2 w-full max-w-75" /> : null}
+      {picture.scan && !picked ? (
+        <p className="mt-1 font-semibold">The scan you read is its picture.</p>
+      ) : null}
       <p className="note mt-1">JPEG, PNG or TIFF, up to 60 MB. The original is kept as it is.</p>
     </div>
   );

@@ -1,7 +1,7 @@
 import type { Shapes } from "../../../api/client";
 import { number, pick, shapeOf, text, yes } from "../../../ui/form/shape";
 import type { PlanArea } from "../../../api/plans";
-import type { ReadOff } from "./useProofForm";
+import type { ReadOff } from "./readOff";
 
 export const WIPES = [
   "gauze, then paper",

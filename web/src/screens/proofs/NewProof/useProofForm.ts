@@ -8,15 +8,10 @@ import { logProof, type Proof, sendPicture } from "../../../api/proofs";
 import { newId } from "../../../device/ids";
 import { useHere } from "../../../frame/useHere";
 import { useForm } from "../../../ui/form/useForm";
+import type { ReadOff } from "./readOff";
 import { firstProof, PROOF_SHAPE, type ProofRead, proofIn } from "./proof";
 
 type Picked = { id: string; file: File };
-/** What a scan said: the task, its picture, and each area's tone with its doubt. */
-export type ReadOff = {
-  task: string;
-  picture: string;
-  doubts: Record<string, { lstar: number; spread: number }>;
-};
 export type PictureHeld = {
   picked: File | null;
   pick: (file: File) => void;

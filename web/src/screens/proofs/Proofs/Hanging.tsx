@@ -10,6 +10,7 @@ type Props = {
 };
 
 const MOST_EDGES = 5;
+const EDGE_PX = 4;
 
 /** The line: one front sheet a state, its other pulls edge on behind; the chosen hang lower. */
 export function Hanging({ proofs, left, right, choose }: Props) {
@@ -61,14 +62,14 @@ function Hung({ proof, pulls, place, choose, next }: HungProps) {
   const edges = Math.min(MOST_EDGES, pulls.length - 1);
   return (
     <div className={`flex-none ${place ? "translate-y-1.5" : ""}`}>
-      <div className="relative w-32" style={{ paddingRight: edges * 4 }}>
+      <div className="relative w-32" style={{ paddingRight: `${edges * EDGE_PX}px` }}>
         {Array.from({ length: edges }, (_, i) => (
           <span
             // biome-ignore lint/suspicious/noArrayIndexKey: edges are all alike
             key={i}
             aria-hidden="true"
             className="absolute inset-y-1.5 w-full border border-hair bg-paper-lift"
-            style={{ left: (i + 1) * 4 - edges * 4 }}
+            style={{ left: `${(i + 1 - edges) * EDGE_PX}px` }}
           />
         ))}
         <button

@@ -1,6 +1,6 @@
 import type { Shapes } from "../../../api/client";
 import { number, pick, shapeOf, temperature, text, time } from "../../../ui/form/shape";
-import { type Scanned, withSpread } from "../../../scan/scanned";
+import { keptOf, type Scanned, withSpread } from "../../../scan/scanned";
 import { GROUNDS } from "../../../ui/materials";
 import { clock } from "../../../ui/times";
 
@@ -48,8 +48,9 @@ export const firstStrip = () => ({
 export function stripIn(
   read: StripRead,
   id: string,
-  scan: Scanned | null = null,
+  scanned: Scanned | null = null,
 ): Shapes["StripIn"] {
+  const scan = keptOf(read.patches, scanned);
   return {
     ...read,
     id,

@@ -12,7 +12,8 @@ const AROUND = 0.5;
 export function Slip({ strip, chosen, choose }: Props) {
   const { room } = useHere();
   const marks = strip.marks as Quad[];
-  if (!strip.picture || marks.length === 0) return null;
+  if (!strip.picture || !strip.picture_px || marks.length === 0) return null;
+  const [width, height] = strip.picture_px;
   const box = boxOf(marks);
   return (
     <svg
@@ -21,7 +22,7 @@ export function Slip({ strip, chosen, choose }: Props) {
       role="img"
       aria-label={`Scan of ${strip.name}: ${marks.length} patches`}
     >
-      <image href={pictureUrl(room, strip.picture)} x="0" y="0" />
+      <image href={pictureUrl(room, strip.picture)} width={width} height={height} />
       {marks.map((quad, place) => (
         <Corners
           key={quad.join()}

@@ -1,0 +1,6 @@
+/** What a scan said: the task, its picture, and each area's tone with its doubt. */
+export type ReadOff = {
+  task: string;
+  picture: string;
+  doubts: Record<string, { lstar: number; spread: number }>;
+};
