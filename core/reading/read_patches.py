@@ -13,7 +13,7 @@ from core.reading.doubts import Doubts, doubts_of, paper_doubts
 from core.reading.mark import Mark, find_mark, outside_mark, unwritten
 from core.reading.measure import Black, Tone, blocks_over, read_patch, tone_of
 from core.reading.row import Row, find_row, row_between
-from core.reading.scan import Light, Points, Scan, open_scan
+from core.reading.scan import Light, Points, Scan, open_scan, seen_through
 from core.reading.shapes import (
     BlackPatch,
     ReadPatch,
@@ -27,6 +27,9 @@ from core.tone.lightness import lightness_from_reflectance, reflectance_from_lig
 NARROW_SHARE = 0.6
 """Of a patch's short side: where less paper than this lies about a row, and no mark is seen in it,
 it is the margin inside the mark."""
+LEAST_PATCH_PX = 12
+_INKED_LSTAR, _BLANK_LSTAR = 4.0, 0.5
+"""Darker than the wiped margin by so much is ink; by less than so little is none."""
 _INSIDE_EDGE, _MUCH_DARKER = 0.03, 0.25
 
 
@@ -47,7 +50,8 @@ def read_patches(given: ReadPatchesInput, tell: Tell = untold) -> ReadPatchesOut
     Raises
     ------
     CoreError
-        No picture; no row, two, or an uneven one; no bare sheet in it; corners that cross over.
+        No picture, or too coarse; no row, two, or an uneven one; no bare sheet in it; corners that
+        cross over.
 
     Notes
     -----
@@ -61,6 +65,7 @@ def read_patches(given: ReadPatchesInput, tell: Tell = untold) -> ReadPatchesOut
     over = np.where(sheet, scan.light / rough.picture(), 1.0).astype(np.float32)
     rows = _rows(scan, over, given)
     tell(0.6)
+    _check_fine(scan, rows)
     whole = rows[0] if len(rows) == 1 else _about(rows)
     mark = find_mark(over, sheet, whole)
     outside = outside_mark(sheet, mark.corners)
@@ -78,7 +83,8 @@ def read_patches(given: ReadPatchesInput, tell: Tell = untold) -> ReadPatchesOut
     ):
         found.reverse()
     doubts = doubts_of(scan, white, outside, [(row, place) for row, place, _ in found])
-    return _told(scan, found, doubts, mark, white, outside)
+    beyond = _beyond(scan.light, white, rows[0]) if len(rows) == 1 else []
+    return _told(scan, found, doubts, mark, white, outside, beyond)
 
 
 def _rows(scan: Scan, over: Light, given: ReadPatchesInput) -> list[Row]:
@@ -92,6 +98,18 @@ def _rows(scan: Scan, over: Light, given: ReadPatchesInput) -> list[Row]:
     if _is_about(over, corners):
         return [find_row(_only_within(over, corners), given.patches)]
     return [row_between(corners, given.patches)]
+
+
+def _check_fine(scan: Scan, rows: list[Row]) -> None:
+    """Refuse patches of so few pixels that none of them is its tone alone."""
+    sides = [np.linalg.norm(np.diff(row.corners(0)[:3], axis=0), axis=1).min() for row in rows]
+    short = float(min(sides)) / scan.less
+    if short < LEAST_PATCH_PX:
+        raise CoreError(
+            "too-coarse", "Its patches are too few pixels wide to be read. Scan it finer, or crop "
+            "it nearer.", field="image", value=round(short), allowed=f"at least {LEAST_PATCH_PX}",
+            unit="px a patch",
+        )  # fmt: skip
 
 
 def _check_each(given: ReadPatchesInput) -> None:
@@ -194,7 +212,13 @@ Found = list[tuple[Row, int, Tone]]
 
 
 def _told(
-    scan: Scan, found: Found, doubts: list[Doubts], mark: Mark, white: White, outside: Mask
+    scan: Scan,
+    found: Found,
+    doubts: list[Doubts],
+    mark: Mark,
+    white: White,
+    outside: Mask,
+    beyond: list[ReadWarning],
 ) -> ReadPatchesOutput:
     patches = [
         ReadPatch(
@@ -211,11 +235,37 @@ def _told(
     return ReadPatchesOutput(
         patches=patches,
         paper_spread=round(_in_lstar(white.spread), 2),
-        warnings=[*_no_mark(mark), *paper_doubts(scan, outside, doubts)],
+        warnings=[*_no_mark(mark), *paper_doubts(scan, outside, doubts), *beyond],
         row_px=outline,
         mark_px=_pairs(scan.to_whole(mark.corners)) if any(mark.seen) else [],
         tables=TABLES_VERSION,
     )
+
+
+def _beyond(light: Light, white: White, row: Row) -> list[ReadWarning]:
+    """Return a warning where ink goes on beyond the row, or an end of it has none."""
+    count = float(row.count)
+    wiped = tone_of(blocks_over(light, white, row.warp, (0.0, count, -0.1, -0.04))).lstar
+    ends = ((-0.8, -0.2), (count + 0.2, count + 0.8))
+    after = [
+        tone_of(blocks_over(light, white, row.warp, (a, b, 0.2, 0.8))).lstar
+        for a, b in ends
+        if _is_within(light, row, a, b)
+    ]
+    own = [read_patch(light, white, row, place, None).lstar for place in (0, row.count - 1)]
+    if min(after, default=wiped) < wiped - _INKED_LSTAR:
+        text = f"Ink is seen beyond the row: are there more than {row.count} patches?"
+        return [ReadWarning(code="more-patches", text=text)]
+    if max(own) > wiped - _BLANK_LSTAR:
+        text = "An end patch shows no ink: was it never bitten, or are there fewer patches?"
+        return [ReadWarning(code="blank-end", text=text)]
+    return []
+
+
+def _is_within(light: Light, row: Row, left: float, right: float) -> bool:
+    at = seen_through(np.array([[left, 0], [right, 0], [right, 1], [left, 1]]), row.warp)
+    height, width = light.shape
+    return bool(((at >= 0) & (at < (width - 1, height - 1))).all())
 
 
 def _no_mark(mark: Mark) -> list[ReadWarning]:

@@ -18,7 +18,10 @@ Array = NDArray[np.float64]
 LEVELS = (0.75, 0.88, 0.55)
 """Shares of the sheet's light under which a patch is surely ink: the first that shows a row."""
 _LEAST_SHARE = 0.002
-_WELL_EXPLAINED = 0.975
+_WELL_EXPLAINED, _LEAST_EXPLAINED = 0.975, 0.6
+"""Of the squares of all ink: an even row is most of what is printed on a strip."""
+_LEAST_BESIDE_UNEVEN = 0.9
+"""The same, where another look at the picture found the row uneven."""
 _RIVAL_SHARE = 0.35
 _HIGH = 100
 """The band laid straight: so many points across it, and a pixel's along it."""
@@ -32,7 +35,7 @@ _PALE = 0.012
 _SMOOTHED = 9
 _BLANK_COSTS = 0.03
 """Of all ink: a row has a patch without ink only where it must."""
-_STANDS_OUT = 0.04
+_STANDS_OUT, _OF_ITSELF = 0.04, 0.2
 _MOST_BEND = 0.15
 _EDGE_PX = 10
 _MOST_ASPECT = 7.0
@@ -117,13 +120,13 @@ def find_row(over: Light, count: int) -> Row:
     """
     soft = cv2.GaussianBlur(over, (0, 0), max(2.0, max(over.shape) / 400))
     ink = float(((1 - np.clip(soft, 0, 1)) ** 2).sum())
-    best, found, fault = 0.0, None, _no_row(count)
+    best, found, fault, least = 0.0, None, _no_row(count), _LEAST_EXPLAINED
     for band in _all_bands(soft, count):
         if found is not None and _holds(found, band):
             continue  # no ink lies beyond what was found: it would be found again
         row = _in_band(over, band, count)
         if isinstance(row, CoreError):
-            fault = row
+            fault, least = row, _LEAST_BESIDE_UNEVEN
             continue
         if _aspect(row) > _MOST_ASPECT:
             continue
@@ -132,7 +135,7 @@ def find_row(over: Light, count: int) -> Row:
             best, found = told, row
         if best > _WELL_EXPLAINED:
             break
-    if found is None:
+    if found is None or best < least:
         raise fault
     return found
 
@@ -446,15 +449,18 @@ def _uneven(sums: NDArray, even: _Even, count: int) -> bool:
     noise = np.sqrt(np.maximum(q / np.maximum(n, 1) - mean**2, 0))
     off = []
     for k in range(count - 1):
-        if abs(mean[k + 1] - mean[k]) < _STANDS_OUT + 0.5 * (noise[k] + noise[k + 1]):
+        least = min(_STANDS_OUT, _OF_ITSELF * float(max(mean[k], mean[k + 1])))
+        if abs(mean[k + 1] - mean[k]) < least + 0.5 * (noise[k] + noise[k + 1]):
             continue
         a, b = (i[k] + j[k]) // 2, (i[k + 1] + j[k + 1]) // 2
         spots = np.arange(a + 2, b - 1)
+        if not len(spots):
+            continue
         best = int(spots[int(_split(sums, a, spots, b).argmin())])
         border = (rights[k] + lefts[k + 1]) / 2
         off.append(abs(best - border) / (lefts[k + 1] - lefts[k]) - even.gap / 2)
     wrong = sum(each > _UNEVEN for each in off)
-    return wrong >= 2 and wrong > len(off) / 3
+    return wrong >= 2 and wrong >= len(off) / 3
 
 
 def _split(sums: NDArray, a: int, at: NDArray[np.intp], b: int) -> Array:

@@ -8,6 +8,7 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
+from core.errors import CoreError
 from core.study.levels import BLOCKED, BURNT, FULL_LIGHT, open_light
 
 Light = NDArray[np.float32]
@@ -16,6 +17,7 @@ Points = NDArray[np.float32]
 """(n, 2), across and down [px]."""
 
 MOST_PIXELS = 60_000_000
+_LEAST_PX, _DARKEST = 24, 0.01
 WORK_PX = 1000
 """Long side of the picture that is worked on: a patch has its hundred pixels in it."""
 
@@ -76,10 +78,17 @@ def open_scan(path: str) -> Scan:
     ------
     PictureError
         No picture, or too large.
+    CoreError
+        It is black, or a sliver.
     """
     whole, ends = open_light(path, MOST_PIXELS)
     less = min(1.0, WORK_PX / max(whole.shape))
     light = _made_small(whole, less) / np.float32(FULL_LIGHT)
+    if min(light.shape) < _LEAST_PX or float(np.percentile(light, 95)) < _DARKEST:
+        raise CoreError(
+            "no-paper", "No paper is seen in this picture: it is black, or a sliver.",
+            field="image", value=path, allowed="a scan of a print with its sheet",
+        )  # fmt: skip
     return Scan(
         whole=whole,
         light=light,

@@ -157,7 +157,10 @@ def fit_white(light: Light, bare: Mask, all_round: bool) -> White | None:
 
 def _solved(shape: NDArray, values: NDArray) -> NDArray[np.float64]:
     """Return the terms that fit best: of so few terms the normal equations are sure enough."""
-    return np.asarray(np.linalg.solve(shape.T @ shape, shape.T @ values))
+    try:
+        return np.asarray(np.linalg.solve(shape.T @ shape, shape.T @ values))
+    except np.linalg.LinAlgError:  # blocks in one line say nothing across it
+        return np.asarray(np.linalg.lstsq(shape, values, rcond=None)[0])
 
 
 def _size(light: Light) -> tuple[int, int]:

@@ -12,7 +12,7 @@ TONES = [91.0, 83.0, 71.0, 58.0, 40.0, 27.0, 19.0]
 
 
 def strip(**kept):
-    return Strip(TONES, patch_px=100, high_px=120, sheet_px=100, **kept)
+    return Strip(TONES, **({"patch_px": 100, "high_px": 120, "sheet_px": 100} | kept))
 
 
 def read(tmp_path, picture, patches, **more):
@@ -171,6 +171,16 @@ def test_unequal_patches_are_refused_and_read_by_their_own_corners(tmp_path, rng
         for a, b in zip(x[:-1], x[1:], strict=True)
     ]
     assert np.abs(lstars(read(tmp_path, picture, 7, patch_corners_px=each)) - TONES).max() < 0.3
+
+
+@pytest.mark.parametrize(("asked", "code"), [(6, "more-patches"), (8, "blank-end")])
+def test_a_wrong_count_is_noticed(tmp_path, rng, asked, code):
+    light, corners = printed_strip(strip(margin_px=60, sheet_px=200), rng)
+    picture, _ = scanned(light, corners, rng)
+    try:
+        assert code in codes(read(tmp_path, picture, asked))
+    except CoreError as error:
+        assert error.code in {"unequal-patches", "no-row"}
 
 
 def _cropped(rng):
