@@ -22,7 +22,6 @@ PAGES = {
     "plate": "{lantern}",
     "plan": "{lantern}/plan/tones",
     "course": "{rain}/course?step=back",
-    "proof": "{lantern}/proofs",
     "strip": "{strip}",
     "in-the-bath": "{run}",
     "value-study": "{lantern}/study",
@@ -46,6 +45,7 @@ class Camera:
         self.at = {
             "lantern": f"/plates/{plates['Lantern Row']['id']}",
             "rain": f"/plates/{plates['Rain on Awnings']['id']}",
+            "weighbridge": f"/plates/{plates['The Weighbridge']['id']}",
             "strip": f"/strips/{strips['Rosin last week']['id']}",
             "to_bite": f"/strips/{strips['Sprayed dots']['id']}",
             "run": f"/runs/{plates['Lantern Row']['run']['id']}",
@@ -81,6 +81,14 @@ def ground(camera):
         counted.wait_for(timeout=60_000)
     counted.scroll_into_view_if_needed()
     camera.take("ground")
+
+
+def proof(camera):
+    """A state that asks for something: plate or printing, what next, its pins."""
+    camera.open("{weighbridge}/proofs")
+    camera.page.keyboard.press(",")
+    camera.page.get_by_role("heading", name=re.compile("^It is the plate")).wait_for()
+    camera.take("proof", whole=True)
 
 
 def shop_book(camera):
@@ -148,7 +156,7 @@ def main(base):
         camera.open("{run}")
         camera.take("phone-in-the-bath")
         camera.page.set_viewport_size(DESK)
-        for scene in (lines, shop_book, ground, bench_card, overdue, out_of_the_bath):
+        for scene in (proof, lines, shop_book, ground, bench_card, overdue, out_of_the_bath):
             scene(camera)
         browser.close()
 
