@@ -10,7 +10,9 @@ import { Beside, Section } from "../../../ui/Section";
 import { Segments } from "../../../ui/Segments";
 import { roman } from "../../../ui/times";
 import { Trouble } from "../../../ui/Trouble";
+import { shownLength } from "../../../ui/units";
 import { useKeys } from "../../../ui/useKeys";
+import { useUser } from "../../../ui/useUser";
 import { Changes } from "./Changes";
 import { Difference } from "./Difference";
 import { Settings } from "./Settings";
@@ -29,6 +31,7 @@ type Props = { left: Proof; right: Proof; done: () => void };
 export function Pair({ left, right, done }: Props) {
   const { room } = useHere();
   const [way, setWay] = useState<Way>("curtain");
+  const { units } = useUser();
   const { data: change, error } = useQuery(changeQuery(room, left.id, right.id));
   useKeys({
     v: () => setWay(WAYS[(WAYS.findIndex(([each]) => each === way) + 1) % WAYS.length]?.[0] ?? way),
@@ -55,8 +58,9 @@ export function Pair({ left, right, done }: Props) {
           </div>
           {change && change.shift_mm > SHIFTED_MM ? (
             <p className="note">
-              The right one was moved by <span className="num">{change.shift_mm.toFixed(1)}</span>{" "}
-              mm to lie on the left one.
+              The right one was moved by{" "}
+              <span className="num">{shownLength(change.shift_mm, units)}</span> {units.length_unit}{" "}
+              to lie on the left one.
             </p>
           ) : null}
         </div>

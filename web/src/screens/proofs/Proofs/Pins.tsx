@@ -4,7 +4,9 @@ import { Chooser } from "../../../ui/form/Picker";
 import { Key } from "../../../ui/Key";
 import { Trouble } from "../../../ui/Trouble";
 import { roman } from "../../../ui/times";
+import { shownLength } from "../../../ui/units";
 import { useKeys } from "../../../ui/useKeys";
+import { useUser } from "../../../ui/useUser";
 import type { Kind, Pinning } from "./usePins";
 
 const KINDS: readonly (readonly [Kind, string])[] = [
@@ -75,6 +77,7 @@ export function Pins({ pins, proof }: { pins: Pinning; proof: Proof }) {
 
 function NewPin({ pins }: { pins: Pinning }) {
   const { draft, setDraft, save, keep } = pins;
+  const { units } = useUser();
   if (!draft) return null;
   return (
     <form
@@ -85,8 +88,9 @@ function NewPin({ pins }: { pins: Pinning }) {
       }}
     >
       <p>
-        Press the place on the picture. It stands at <b className="num">{draft.x_mm.toFixed(0)}</b>{" "}
-        mm from the left, <b className="num">{draft.y_mm.toFixed(0)}</b> mm down.
+        Press the place on the picture. It stands{" "}
+        <b className="num">{shownLength(draft.x_mm, units)}</b> {units.length_unit} from the left,{" "}
+        <b className="num">{shownLength(draft.y_mm, units)}</b> {units.length_unit} down.
       </p>
       <div className="flex flex-wrap items-end gap-3">
         <Chooser

@@ -63,7 +63,7 @@ function Row({ step, proof, most, first }: RowProps) {
           <Mark name={mark} size={20} />
           <span>
             {step.area && first ? <b className="block text-ink">{step.area}</b> : null}
-            {step.text}{" "}
+            <span>{step.text}</span>{" "}
             {step.opens && step.opens.length > 0 ? <BiteOn proof={proof} area={step.area} /> : null}
           </span>
         </span>
