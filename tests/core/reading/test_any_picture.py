@@ -37,7 +37,7 @@ def test_any_picture_is_read_or_refused_in_words(tmp_path, kind, calculator):
     rng = np.random.default_rng(KINDS.index(kind))
     labels = cv2.medianBlur((rng.random((60, 80)) * 4 + 1).astype(np.uint8), 5)
     cv2.imwrite(str(tmp_path / "labels.png"), labels)
-    for _ in range(5):
+    for _ in range(3):
         picture = drawn(kind, rng)
         cv2.imwrite(str(tmp_path / "scan.png"), picture)
         given = {"image": str(tmp_path / "scan.png")}
