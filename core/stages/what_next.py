@@ -43,7 +43,6 @@ from core.tone.table import ToneTable, band, table_of
 Array = NDArray[np.float64]
 
 _GOLDEN = 0.6180339887498949
-_VERY_WIDE = 60.0
 _NORMAL = NormalDist()
 LIGHT_CURE = "more ink, a softer wipe, a tighter press"
 DARK_CURE = "less ink, a harder wipe, a slacker press"
@@ -58,6 +57,8 @@ class _Plate:
     pace: Array
     lightest: float
     given: WhatNextInput
+    doubt: str
+    """Words after a time that no strip stands behind."""
 
 
 def what_next(given: WhatNextInput) -> WhatNextOutput:
@@ -124,6 +125,7 @@ def _plate(given: WhatNextInput) -> _Plate:
         speed.at(given.bath.temperature_c, given.bath.load_g_per_l),
         table.lightest if lightest is None else lightest,
         given,
+        "" if curve.measured else " A guess: there is no strip.",
     )
 
 
@@ -248,7 +250,9 @@ def _bite(area: JudgedArea, now: float, spread: float, plate: _Plate) -> Step:
     low, high = band(clock)
     bitten = np.maximum(0.0, seconds - plate.table.wetting) * plate.pace
     tones = plate.table.at(there + bitten) + SCATTER_LSTAR * _normal(len(bitten), 7)
-    text = f"Bite {clock_text(seconds)} more ({clock_text(low)} to {clock_text(high)})."
+    text = (
+        f"Bite {clock_text(seconds)} more ({clock_text(low)} to {clock_text(high)}).{plate.doubt}"
+    )
     return _bitten(area, "bite", text, now, tones, seconds, (low, high),
                    BITE_MINUTES + seconds / 60)  # fmt: skip
 
@@ -275,7 +279,7 @@ def _new_grain(area: JudgedArea, now: float, spread: float, plate: _Plate) -> St
     return Step(
         act="re-ground", area=area.name,
         text=f"Lay a new grain and bite {clock_text(seconds)} "
-        f"({clock_text(low)} to {clock_text(high)}).",
+        f"({clock_text(low)} to {clock_text(high)}).{plate.doubt}",
         seconds=seconds, seconds_low=to_five(low), seconds_high=to_five(high), opens=[area.name],
         lstar=round(both.value, 1), lstar_low=round(both.low, 1), lstar_high=round(both.high, 1),
         sure=round(_within((both.high + both.low) / 2 - area.wanted_lstar, wide), 2),
@@ -289,9 +293,8 @@ def _bitten(
 ) -> Step:  # fmt: skip
     low, high = band(tones)
     tone = float(tones.mean())
-    doubt = " It is a guess." if np.ptp(tones) > _VERY_WIDE else ""
     return Step(
-        act=act, area=area.name, text=text + doubt,
+        act=act, area=area.name, text=text,
         seconds=seconds, seconds_low=to_five(reach[0]), seconds_high=to_five(reach[1]),
         opens=[area.name], lstar=round(tone, 1), lstar_low=round(low, 1), lstar_high=round(high, 1),
         sure=round(float(np.mean(np.abs(tones - area.wanted_lstar) <= LEAVE_LSTAR)), 2),

@@ -6,13 +6,14 @@ import uuid
 
 from core.kinetics.shapes import LONGEST_SECONDS
 from core.stages.second_grain import second_goal
+from core.stages.what_next_shapes import Step, WhatNextOutput
 from server.accounts.models import User
 from server.plans.actions.decide import sheet_of
 from server.plans.actions.keep import keep_plan
 from server.plans.models import Plan
 from server.plans.schemas import PlanArea, PlanIn
 from server.plates.models import Plate
-from server.proofs.actions.log import TONAL, advice_for, goal_of
+from server.proofs.actions.log import TONAL, goal_of
 from server.proofs.actions.next import next_for
 from server.proofs.models import Proof
 from server.replies.errors import BadValue
@@ -39,10 +40,11 @@ def bite_on(
     room = enter(user, room_id, "change plans")
     plate = find(Plate, room, plate_id)
     proof = find(Proof, room, proof_id)
-    seconds = _seconds(proof, name) if proof.plate_id == plate.id else None
+    told = next_for(proof) if proof.plate_id == plate.id else None
+    step = _asked(told, name)
     plan = _plan_of(plate, name)
     run = last_of(plan) if plan else None
-    if seconds is None or plan is None or run is None:
+    if told is None or step is None or step.seconds is None or plan is None or run is None:
         raise BadValue(
             "no-such-advice", f"This proof does not ask to bite {name} on.", field="area",
             value=name, allowed="an area whose advice is to bite",
@@ -51,9 +53,10 @@ def bite_on(
         raise BadValue("run-under-way", "Its bites are not all made. Open its run.", field="plate")
     tone = next(t for t in proof.tones if t["area"] == name)
     if carries_on(run):
-        areas, again = _more_minutes(run, name, seconds), [name]
+        areas, again = _more_minutes(run, name, step.seconds), [name]
     else:
-        areas, again = _second_grain(run, name, tone["read_lstar"], goal_of(tone)), []
+        read = tone["read_lstar"] - _shift(told)
+        areas, again = _second_grain(run, name, read, goal_of(tone)), []
     given = PlanIn(
         id=plan.id, version=plan.version, bath=plan.bath_id, strip=plan.strip_id, part=plan.part,
         method="stop-out", round_to_seconds=plan.round_to_seconds, areas=areas, open_again=again,
@@ -62,15 +65,15 @@ def bite_on(
     return keep_plan(user, room_id, plate_id, given)
 
 
-def _seconds(proof: Proof, name: str) -> float | None:
-    """Return how much longer an area is to bite, as the proof's page says it."""
-    told = next_for(proof)
-    steps = [s for s in (told.steps if told else []) if s.area == name and s.opens]
-    if steps:
-        return steps[0].seconds
-    advice = advice_for(proof)
-    line = next((a for a in advice.areas if a.name == name), None) if advice else None
-    return line.seconds if line is not None and line.act == "bite" else None
+def _asked(told: WhatNextOutput | None, name: str) -> Step | None:
+    """Return the bite of an area that the proof's page asks for."""
+    steps = told.steps if told else []
+    return next((step for step in steps if step.area == name and step.opens), None)
+
+
+def _shift(told: WhatNextOutput) -> float:
+    """Return what the pull strayed by: the plate itself is so much off what was read [L*]."""
+    return told.shift_lstar if told.cause in ("printing", "both") else 0.0
 
 
 def _plan_of(plate: Plate, name: str) -> Plan | None:

@@ -107,6 +107,16 @@ def test_nothing_read_and_one_or_two_areas_say_what_they_can():
     assert judged((50, 51), (70, 69)).text.startswith("It is what you meant")
 
 
+@pytest.mark.parametrize("stands", [True, False])
+def test_without_a_strip_the_bite_is_called_a_guess(stands):
+    guessed = judged(*off_by(t2=12), grain_stands=stands, curve=None)
+    known = judged(*off_by(t2=12), grain_stands=stands)
+    first, second = (
+        next(step.text for step in answer.steps if step.opens) for answer in (guessed, known)
+    )
+    assert first.endswith("A guess: there is no strip.") and "guess" not in second
+
+
 @pytest.mark.parametrize(("spread", "field"), [(0, "areas.0.spread"), (30, "areas.0.spread")])
 def test_a_spread_out_of_reach_is_refused(spread, field):
     areas = [{"name": "a", "wanted_lstar": 50, "read_lstar": 60, "spread": spread}]
