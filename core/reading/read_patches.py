@@ -28,6 +28,7 @@ NARROW_SHARE = 0.6
 """Of a patch's short side: where less paper than this lies about a row, and no mark is seen in it,
 it is the margin inside the mark."""
 LEAST_PATCH_PX = 12
+_INK, _NO_ROOM = 0.88, 0.06
 _INKED_LSTAR, _BLANK_LSTAR = 4.0, 0.5
 """Darker than the wiped margin by so much is ink; by less than so little is none."""
 _INSIDE_EDGE, _MUCH_DARKER = 0.03, 0.25
@@ -93,7 +94,7 @@ def _rows(scan: Scan, over: Light, given: ReadPatchesInput) -> list[Row]:
         each = [checked_corners(scan, corners) for corners in given.patch_corners_px]
         return [row_between(corners, 1) for corners in each]
     if given.corners_px is None:
-        return [find_row(over, given.patches)]
+        return [_found(over, given.patches)]
     corners = checked_corners(scan, given.corners_px)
     if _is_about(over, corners):
         return [find_row(_only_within(over, corners), given.patches)]
@@ -110,6 +111,27 @@ def _check_fine(scan: Scan, rows: list[Row]) -> None:
             "it nearer.", field="image", value=round(short), allowed=f"at least {LEAST_PATCH_PX}",
             unit="px a patch",
         )  # fmt: skip
+
+
+def _found(over: Light, count: int) -> Row:
+    try:
+        return find_row(over, count)
+    except CoreError:
+        if _fills_picture(over):
+            raise _no_paper() from None
+        raise
+
+
+def _fills_picture(over: Light) -> bool:
+    """Tell whether ink reaches almost to the edges of a picture, on all four sides."""
+    soft = cv2.GaussianBlur(over, (0, 0), 2.0)
+    ink = cv2.boundingRect((soft < _INK).astype(np.uint8))
+    height, width = over.shape
+    room = (
+        max(ink[0], width - ink[0] - ink[2]) / width,
+        max(ink[1], height - ink[1] - ink[3]) / height,
+    )
+    return max(room) < _NO_ROOM
 
 
 def _check_each(given: ReadPatchesInput) -> None:
@@ -191,11 +213,15 @@ def _check_paper(mark: Mark, row: Row) -> None:
     corners = row.corners(row.count // 2)
     short = min(np.linalg.norm(corners[1] - corners[0]), np.linalg.norm(corners[2] - corners[1]))
     if max(mark.room) < NARROW_SHARE * short:
-        raise CoreError(
-            "no-paper", "No bare sheet outside the plate mark can be seen, so there is no white to "
-            "read against. Scan it again with paper all round, or drag the four corners of the "
-            "row in a wider picture.", field="image", allowed="bare sheet outside the plate mark",
-        )  # fmt: skip
+        raise _no_paper()
+
+
+def _no_paper() -> CoreError:
+    return CoreError(
+        "no-paper", "No bare sheet outside the plate mark can be seen, so there is no white to "
+        "read against. Scan it again with paper all round.", field="image",
+        allowed="bare sheet outside the plate mark",
+    )  # fmt: skip
 
 
 def _black(scan: Scan, white: White, given: BlackPatch | None) -> Black | None:

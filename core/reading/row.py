@@ -242,8 +242,9 @@ def _in_band(over: Light, box: Points, count: int) -> Row | CoreError:
     even = best_even(sums, count)
     if is_uneven(sums, even, count):
         return CoreError(
-            "unequal-patches", "The patches of this row are not equally wide. Mark each by its "
-            "corners.", field="patch_corners_px", allowed="four corners of each patch",
+            "unequal-patches", "The patches of this row do not seem equally wide. If they are, "
+            "mark the four corners of the row; if not, type their tones.",
+            field="patch_corners_px", allowed="four corners of each patch",
         )  # fmt: skip
     ends = np.array(even[:2]) - reach
     rough = np.array(

@@ -182,4 +182,5 @@ def _pins(room: Room, user: User, now: datetime, make_id: MakeId) -> None:
         pin = keep_pin(user, room.id, given)
         if done:
             keep_pin(user, room.id, given.model_copy(update={"version": pin.version, "done": True}))
-    Pin.objects.filter(room=room).update(created_at=now - timedelta(days=6))
+        at = now - timedelta(days=6) + timedelta(minutes=number)
+        Pin.objects.filter(id=pin.id).update(created_at=at)

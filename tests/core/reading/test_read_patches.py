@@ -198,10 +198,19 @@ def _none(rng):
     return scanned(np.ones((300, 500), np.float32), np.zeros((4, 2), np.float32), rng)[0]
 
 
+def _to_the_ink(rng):
+    light, corners = printed_strip(strip(), rng)
+    return scanned(light[130:-130, 128:-128], corners, rng, turn=1.1, aslant=0)[0]
+
+
 @pytest.mark.parametrize(
     ("draw", "code", "field"),
-    [(_cropped, "no-paper", "image"), (_two, "two-strips", "image"), (_none, "no-row",
-     "corners_px")],
+    [
+        (_to_the_ink, "no-paper", "image"),
+        (_cropped, "no-paper", "image"),
+        (_two, "two-strips", "image"),
+        (_none, "no-row", "corners_px"),
+    ],
 )  # fmt: skip
 def test_what_cannot_be_read_says_so(tmp_path, rng, draw, code, field):
     with pytest.raises(CoreError) as refused:

@@ -339,7 +339,9 @@ test("two proofs are told apart: what changed, what all share; differed only whe
   });
   openAt(`/plates/${RAIN}/proofs`);
   await press("Compare with State I");
-  expect(await screen.findByText("Far went 7 L* darker.")).toBeVisible();
+  expect(
+    await screen.findByRole("heading", { name: "From I to II: Far went 7 L* darker." }),
+  ).toBeVisible();
   expect(screen.getByText(/So it is the plate that changed, not the wipe/)).toBeVisible();
   expect(screen.getByText(/The right one was moved by/)).toHaveTextContent("0.6 mm");
   const [, far] = rowsOf(within(screen.getByRole("main")).getByRole("table"));

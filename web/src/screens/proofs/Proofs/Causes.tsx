@@ -81,5 +81,5 @@ function sharedOf(next: Next): string {
   const shift = next.shift_lstar;
   const way = shift > 0 ? "light" : "dark";
   const said = Math.abs(shift) < 0.5 ? "nothing" : `${Math.abs(shift).toFixed(1)} L* too ${way}`;
-  return `What all share: ${said} (±${next.shift_spread.toFixed(1)})`;
+  return `What all share: ${said} (±${(2 * next.shift_spread).toFixed(1)})`;
 }

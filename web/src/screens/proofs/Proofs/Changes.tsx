@@ -41,7 +41,7 @@ export function Changes({ change, left, right }: Props) {
         What all share:{" "}
         <b className="num">
           {change.shared_lstar > 0 ? "+" : ""}
-          {change.shared_lstar.toFixed(0)} ±{change.shared_spread.toFixed(0)}
+          {change.shared_lstar.toFixed(1)} ±{(2 * change.shared_spread).toFixed(1)}
         </b>{" "}
         L*. {sharedOf(change)}
       </p>

@@ -43,9 +43,6 @@ export function Pair({ left, right, done }: Props) {
   ] as const;
   return (
     <Section>
-      <p className="mb-3 text-h2">
-        From {names[0]} to {names[1]}: <b>{change?.text ?? ""}</b>
-      </p>
       <Beside side="even">
         <div className="grid content-start gap-3">
           <div>

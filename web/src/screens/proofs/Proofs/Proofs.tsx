@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { type Proof, proofsQuery } from "../../../api/proofs";
+import { changeQuery, type Proof, proofsQuery } from "../../../api/proofs";
 import { usePlate } from "../../../frame/PlateFrame";
 import { useHere } from "../../../frame/useHere";
 import { Asking } from "../../../ui/Asking";
@@ -38,7 +38,9 @@ export function Proofs() {
   return (
     <>
       <div className="flex min-h-11 flex-wrap items-center justify-between gap-3">
-        <h2 className="text-h1 max-phone:text-h2">{left ? "Two proofs" : answerOf(right)}</h2>
+        <h2 className="text-h1 max-phone:text-h2">
+          {left ? <Changed left={left} right={right} /> : answerOf(right)}
+        </h2>
         <Hang />
       </div>
       <Hanging
@@ -69,6 +71,18 @@ const answerOf = (proof: Proof) =>
   proof.next && proof.next.cause !== "unread"
     ? proof.next.text
     : `State ${roman(proof.state_number)}${proof.ok_to_print ? ": OK to print" : ""}`;
+
+/** The sentence that leads two proofs: what changed most between them. */
+function Changed({ left, right }: { left: Proof; right: Proof }) {
+  const { room } = useHere();
+  const { data } = useQuery(changeQuery(room, left.id, right.id));
+  const [from, to] = [roman(left.state_number), roman(right.state_number)];
+  return (
+    <>
+      From {from} to {to}: <b>{data?.text ?? ""}</b>
+    </>
+  );
+}
 
 /** The proof that hangs before another: of an earlier state where there is one. */
 function beforeOf(proofs: Proof[], proof: Proof): Proof | null {

@@ -29,7 +29,7 @@ export function Steps({ proof }: { proof: Proof }) {
           { head: "Step" },
           { head: "L* then", right: true },
           { head: "whole print", desk: true },
-          { head: "sure", right: true },
+          { head: "within ±3", right: true },
           { head: "takes", right: true, desk: true },
         ]}
       >
