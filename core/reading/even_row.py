@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 Array = NDArray[np.float64]
 
 _GAPS = np.array([0.0, 0.05, 0.1, 0.17, 0.25, 0.33])
-_TRIED, _FINEST = 3, 0.3
+_STEPS, _TRIED, _FINEST = 60, 3, 0.3
 _UNEVEN = 0.16
 """Of a patch's width: borders further off the even row say that it is uneven."""
 _PALE = 0.012
@@ -77,7 +77,7 @@ def _rough(sums: NDArray, count: int) -> Iterator[tuple[float, Even]]:
     """Yield for each step the even row that explains a band best, and what it leaves."""
     long = sums.shape[1] - 1
     first, last = _inked(np.diff(sums[4]))
-    for step in (last - first) / count * np.geomspace(0.6, 1.6, 80):
+    for step in (last - first) / count * np.geomspace(0.6, 1.6, _STEPS):
         loose = max(0.0, step * count - (last - first)) + 0.3 * step
         starts = np.arange(max(0.0, first - loose), last - 0.7 * step * count, max(1.0, step / 18))
         starts = starts[starts + step * count < long]
@@ -86,16 +86,17 @@ def _rough(sums: NDArray, count: int) -> Iterator[tuple[float, Even]]:
         lefts = starts[:, None, None] + step * (np.arange(count) + _GAPS[:, None] / 2)
         i = np.rint(lefts).astype(int)
         j = np.rint(lefts + step * (1 - _GAPS[:, None])).astype(int)
-        cost = _cost(sums, i, j) + _blank(sums, i, j) * _BLANK_COSTS * float(sums[3][-1])
+        within = sums.take(j, axis=1) - sums.take(i, axis=1)
+        cost = _cost(within) + _blank(within) * _BLANK_COSTS * float(sums[3][-1])
         at, gap = np.unravel_index(int(cost.argmin()), cost.shape)
         left = float(starts[at])
         yield float(cost[at, gap]), Even(left, left + float(step) * count, 0.0, float(_GAPS[gap]))
 
 
-def _blank(sums: NDArray, i: NDArray[np.intp], j: NDArray[np.intp]) -> NDArray[np.intp]:
-    """Return how many of the two end patches show nothing but paper."""
-    off = (sums[4][j] - sums[4][i]) / np.maximum(sums[0][j] - sums[0][i], 1)
-    return np.asarray((np.abs(off[..., [0, -1]]) < _PALE).sum(axis=-1))
+def _blank(within: NDArray) -> NDArray:
+    """Return how many of the two end patches show nothing but paper, by the sums in each."""
+    points, *_, off = within[..., [0, -1]]
+    return np.asarray((np.abs(off) < _PALE * np.maximum(points, 1e-9)).sum(axis=-1))
 
 
 def _inked(off: Array) -> tuple[int, int]:
@@ -107,9 +108,9 @@ def _inked(off: Array) -> tuple[int, int]:
     return int(ink[0]), int(ink[-1]) + 1
 
 
-def _cost(sums: NDArray, i: NDArray[np.intp], j: NDArray[np.intp]) -> Array:
-    """Return what patches from i to j add to the squares of a band with nothing on it."""
-    n, s, q, b = (each[j] - each[i] for each in sums[:4])
+def _cost(within: NDArray) -> NDArray:
+    """Return what patches add to the squares of a band with nothing on it, by the sums in each."""
+    n, s, q, b = within[:4]
     return np.asarray((q - s**2 / np.maximum(n, 1e-9) - b).sum(axis=-1))
 
 
@@ -147,10 +148,9 @@ def _costs_of(sums: NDArray, evens: Array, count: int) -> Array:
     lefts, rights = _places(evens, count)
     outside = (lefts[:, 0] < 0) | (rights[:, -1] > sums.shape[1] - 1)
     outside |= np.any(rights - lefts < 2, axis=1)
-    n, s, q, b, off = _between(sums, rights) - _between(sums, lefts)
-    within = (q - s**2 / np.maximum(n, 1e-9) - b).sum(axis=1)
-    blank = (np.abs(off / np.maximum(n, 1e-9))[:, [0, -1]] < _PALE).sum(axis=1)
-    return np.where(outside, np.inf, within + blank * _BLANK_COSTS * sums[3][-1])
+    within = _between(sums, rights) - _between(sums, lefts)
+    told = _cost(within) + _blank(within) * _BLANK_COSTS * float(sums[3][-1])
+    return np.where(outside, np.inf, told)
 
 
 def _between(sums: NDArray, at: Array) -> NDArray:

@@ -104,15 +104,21 @@ def blocks_over(
         np.array([[left, top], [right, top], [right, bottom], [left, bottom]]), warp
     )
     sides = np.linalg.norm(corners - np.roll(corners, 1, axis=0), axis=1)
-    fine = max(2, round(float(sides.max()) / BLOCKS))
-    size = BLOCKS * fine
-    places = (np.arange(size) + 0.5) / size
-    x, y = np.meshgrid(left + (right - left) * places, top + (bottom - top) * places)
+    down, across = (max(2, round(float(s.max()) / BLOCKS)) for s in (sides[::2], sides[1::2]))
+    x, y = np.meshgrid(
+        left + (right - left) * _middles(BLOCKS * across),
+        top + (bottom - top) * _middles(BLOCKS * down),
+    )
     points = seen_through(np.column_stack([x.ravel(), y.ravel()]), warp)
-    at = points.reshape(size, size, 2)
+    at = points.reshape(*x.shape, 2)
     seen = cv2.remap(light, at[..., 0], at[..., 1], cv2.INTER_LINEAR)
-    over = seen.astype(float) / white.at(points).reshape(size, size)
-    return np.asarray(over.reshape(BLOCKS, fine, BLOCKS, fine).mean(axis=(1, 3)).ravel())
+    over = seen.astype(float) / white.at(points).reshape(x.shape)
+    return np.asarray(over.reshape(BLOCKS, down, BLOCKS, across).mean(axis=(1, 3)).ravel())
+
+
+def _middles(count: int) -> Array:
+    """Return the middles of so many equal parts of 0 to 1."""
+    return (np.arange(count) + 0.5) / count
 
 
 def tone_of(over: Array, black: Black | None = None) -> Tone:

@@ -268,22 +268,19 @@ def _columns(laid: NDArray) -> Array:
 
 def _long_edges(over: Light, box: Points) -> tuple[Points, Points]:
     """Return the two long edges of a band, as the points where they end."""
-    along = box[1] - box[0]
-    down = box[3] - box[0]
-    return (
-        _edge(over, box[0], along, down, inside=1.0),
-        _edge(over, box[3], along, -down, inside=1.0),
-    )
+    along, down = box[1] - box[0], box[3] - box[0]
+    soft = cv2.GaussianBlur(over, (0, 0), 1.5)
+    return _edge(soft, box[0], along, down), _edge(soft, box[3], along, -down)
 
 
-def _edge(over: Light, start: NDArray, along: NDArray, inward: NDArray, inside: float) -> Points:
+def _edge(soft: Light, start: NDArray, along: NDArray, inward: NDArray) -> Points:
     """Return an edge where, crossing it inward, light falls most; by a line through many places."""
     places = np.linspace(0.03, 0.97, 80)
-    offs = np.linspace(-0.35, 0.35 * inside, 90)
+    offs = np.linspace(-0.35, 0.35, 90)
     points = start + places[:, None, None] * along + offs[None, :, None] * inward
     seen = cv2.remap(
-        cv2.GaussianBlur(over, (0, 0), 1.5), points[..., 0].astype(np.float32),
-        points[..., 1].astype(np.float32), cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE,
+        soft, points[..., 0].astype(np.float32), points[..., 1].astype(np.float32),
+        cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE,
     )  # fmt: skip
     near = cv2.blur(seen, (1, 5), borderType=cv2.BORDER_REPLICATE)
     sums = np.cumsum(near, axis=1)

@@ -19,6 +19,8 @@ SOFT_EDGE_PX = 1.6
 _LEAST_CONTRAST = 0.1
 _REACH_PX = 12
 _SIDES, _ENOUGH_SIDES = (0, 2, 1, 3), 2
+_PARTS, _RUNGS = 4, 40
+"""An edge is looked at in parts, each the mean of so many lines across it."""
 _GRAIN_PX, _LEAST_GRAIN_PX = 128, 24
 _COARSE, _FINE, _FLOOR = (0.035, 0.07), (0.11, 0.16), 0.42
 """Cycles a pixel: where grain is always seen, where a blur leaves none of it, and only noise."""
@@ -85,28 +87,31 @@ def _spread_of(
     if wide < 6:
         return None
     offs = np.arange(-wide, wide + 0.5, 0.5)
-    found = []
-    for part in range(4):
-        places = 0.15 + 0.7 * (part + np.linspace(0, 1, 40)) / 4
-        points = a + places[:, None, None] * (b - a) + offs[None, :, None] * out
-        seen = cv2.remap(
-            whole, points[..., 0].astype(np.float32), points[..., 1].astype(np.float32),
-            cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE,
-        )  # fmt: skip
-        profile = seen.astype(float).mean(axis=0) / (65_535 * white)
-        found.append(_width(profile, 0.5))
-    there = [each for each in found if each is not None]
+    places = np.linspace(0.15, 0.85, _PARTS * _RUNGS)
+    points = (a + places[:, None, None] * (b - a) + offs[None, :, None] * out).astype(np.float32)
+    seen = cv2.remap(
+        whole, points[..., 0], points[..., 1], cv2.INTER_LINEAR, borderMode=cv2.BORDER_REPLICATE
+    )
+    profiles = seen.reshape(_PARTS, _RUNGS, -1).mean(axis=1) / (65_535 * white)
+    there = [wide for wide in map(_width, *_steps_of(profiles)) if wide is not None]
     return float(np.median(there)) if there else None
 
 
-def _width(profile: Array, step: float) -> float | None:
+def _steps_of(profiles: Array) -> tuple[Array, Array]:
+    """Return profiles as steps from 0 to 1, and how far each stands out of its noise."""
+    side = max(4, profiles.shape[1] // 5)
+    first, last = profiles[:, :side], profiles[:, -side:]
+    low, high = (np.median(end, axis=1, keepdims=True) for end in (first, last))
+    noise = np.std(np.concatenate([first - low, last - high], axis=1), axis=1, keepdims=True)
+    rise = high - low
+    stands = np.abs(rise) >= np.maximum(_LEAST_CONTRAST, 5 * noise)
+    return (profiles - low) / np.where(stands, rise, np.inf), stands[:, 0]
+
+
+def _width(part: Array, stands: bool, step: float = 0.5) -> float | None:
     """Return the standard deviation of a step's spread: a fifth to four fifths up."""
-    side = max(4, len(profile) // 5)
-    low, high = float(np.median(profile[:side])), float(np.median(profile[-side:]))
-    noise = float(np.std(np.concatenate([profile[:side] - low, profile[-side:] - high])))
-    if abs(high - low) < max(_LEAST_CONTRAST, 5 * noise):
+    if not stands:
         return None
-    part = (profile - low) / (high - low)
     below, above = np.flatnonzero(part < 0.2), np.flatnonzero(part > 0.8)
     if not len(below) or not len(above):
         return None

@@ -42,7 +42,7 @@ class White:
         array (n,)
         """
         across, down = np.asarray(points, dtype=float).T
-        return _shape_of(across, down, self.shape, len(self.terms)) @ self.terms
+        return self._over(2 * across / self.shape[1] - 1, 2 * down / self.shape[0] - 1)
 
     def picture(self) -> Light:
         """Return the light of the sheet at every pixel.
@@ -54,10 +54,13 @@ class White:
         height, width = self.shape
         x = (2 * np.arange(width) / width - 1).astype(np.float32)[None]
         y = (2 * np.arange(height) / height - 1).astype(np.float32)[:, None]
-        terms = np.zeros(BENT, dtype=np.float32)
-        terms[: len(self.terms)] = self.terms
-        a, b, c, d, e, f = terms
-        return np.asarray((a + b * x + d * x * x) + (c + e * x) * y + f * y * y, dtype=np.float32)
+        return np.asarray(self._over(x, y), dtype=np.float32)
+
+    def _over(self, x: NDArray, y: NDArray) -> NDArray:
+        """Return the surface at places of -1 to 1; terms follow ``_shape_of``."""
+        a, b, c, d, e, f = np.pad(self.terms, (0, BENT - len(self.terms))).tolist()
+        flat = (a + b * x) + c * y
+        return flat + (d * x * x + e * x * y + f * y * y) if d or e or f else flat
 
 
 def _shape_of(

@@ -27,11 +27,11 @@ Levels = NDArray[np.uint16]
 """0 black to 1023 white, evenly in L*: (height, width)."""
 Ends = NDArray[np.uint8]
 """``BURNT`` where a colour of a pixel is at the top of its range, ``BLOCKED`` where all are at the
-bottom: of every ``ENDS_STEP``-th row."""
+bottom: of some rows, evenly taken."""
 
 BURNT, BLOCKED = 1, 2
-ENDS_STEP = 2
-"""Every other row is asked: a share is told by half of them as well."""
+_ENDS_ROWS = 1000
+"""Every other row is asked, of large pictures about so many: a share is told by them as well."""
 LEVELS = 1024
 TOP = LEVELS - 1
 _Y_STEPS = 65_536
@@ -114,12 +114,16 @@ def _decoded(path: str, most_pixels: int) -> tuple[_Head, NDArray]:
 
 def _ends_of(pixels: NDArray) -> Ends:
     """Return where a colour is at the top of its range, or all are at the bottom."""
-    some = pixels[::ENDS_STEP]
+    some = pixels[:: max(2, len(pixels) // _ENDS_ROWS)]
     top = 1.0 if np.issubdtype(pixels.dtype, np.floating) else float(_depth(pixels) - 1)
-    below, clear = top * (1 - 1e-6) - 0.5 * (top > 1), top
-    none_burnt = cv2.inRange(some, (-1.0,) * 4, (below, below, below, clear))
-    blocked = cv2.inRange(some, (-1.0,) * 4, (0.0, 0.0, 0.0, clear))
-    return np.asarray((cv2.bitwise_not(none_burnt) & BURNT) | (blocked & BLOCKED))
+    below = top * (1 - 1e-6) - 0.5 * (top > 1)
+    least, most, *_ = cv2.minMaxLoc(some.reshape(len(some), -1))
+    ends = np.zeros(some.shape[:2], dtype=np.uint8)
+    if most > below:
+        ends[cv2.inRange(some, (-1.0,) * 4, (below, below, below, top)) == 0] = BURNT
+    if least <= 0:
+        ends[cv2.inRange(some, (-1.0,) * 4, (0.0, 0.0, 0.0, top)) > 0] |= BLOCKED
+    return ends
 
 
 def level_lstars() -> NDArray[np.float64]:
@@ -239,15 +243,9 @@ def _luminance(band: NDArray, tables: NDArray) -> NDArray[np.uint16]:
         return np.asarray(cv2.LUT(band, tables[0].ravel()))
     if band.shape[2] == 2:
         return _on_white(cv2.LUT(np.ascontiguousarray(band[..., 0]), tables[0].ravel()), band)
-    colours = np.ascontiguousarray(band[..., :3])
-    if band.dtype == np.uint8:
-        parts = cv2.LUT(colours, tables[::-1].T.reshape(1, 256, 3))
-        light = cv2.transform(parts, np.ones((1, 3), np.float32))
-    else:
-        blue, green, red = (
-            cv2.LUT(np.ascontiguousarray(colours[..., i]), tables[2 - i].ravel()) for i in range(3)
-        )
-        light = cv2.add(cv2.add(blue, green), red)
+    colours = cv2.split(band)[2::-1]  # OpenCV has blue first
+    red, green, blue = (cv2.LUT(*pair) for pair in zip(colours, tables, strict=True))
+    light = cv2.add(cv2.add(red, green), blue)
     return _on_white(light, band) if band.shape[2] == 4 else np.asarray(light)
 
 
