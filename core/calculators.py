@@ -80,6 +80,16 @@ REGISTRY: dict[str, Calculator] = {
             "Patches read off a strip, and the bath they were bitten in.",
         ),
         Calculator(
+            "learn-curve",
+            "core.tone.learn_curve:learn_curve",
+            "A strip's curve, and the areas of a plate that was printed as the strip was.",
+        ),
+        Calculator(
+            "compare-curves",
+            "core.tone.compare_curves:compare_curves",
+            "Two strips' curves of one mordant; the second is moved to the first one's bath.",
+        ),
+        Calculator(
             "read-curve",
             "core.tone.read_curve:read_curve",
             "Questions to a curve: which time for a tone, which tone for a time (a single dip).",

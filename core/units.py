@@ -82,3 +82,32 @@ def baume_from_specific_gravity(specific_gravity: float) -> float:
     float [°Bé]
     """
     return 145.0 - 145.0 / specific_gravity
+
+
+def to_five(seconds: float) -> float:
+    """Return a time to the nearest five seconds, five at least.
+
+    Parameters
+    ----------
+    seconds : float [s]
+
+    Returns
+    -------
+    float [s]
+    """
+    return max(5.0, 5.0 * round(seconds / 5.0))
+
+
+def clock_text(seconds: float) -> str:
+    """Return a time as it is read, m:ss, to the nearest five seconds.
+
+    Parameters
+    ----------
+    seconds : float [s]
+
+    Returns
+    -------
+    str
+    """
+    whole = int(to_five(seconds))
+    return f"{whole // 60}:{whole % 60:02d}"

@@ -40,8 +40,10 @@ def answers(client: Any, room: str) -> dict[str, Any]:
         ask(f"/api/calc/{name}/schema")
     for noun in ("bench", "record?search=&page=1", "members", "timers", "shop-book", "recipes"):
         ask(f"{here}/{noun}")
-    for noun in ("tools", "links", "plates?put_away=true"):
+    for noun in ("tools", "supplies", "links", "plates?put_away=true"):
         ask(f"{here}/{noun}")
+    first, second, *_ = (each["id"] for each in ask(f"{here}/strips/wall")["items"])
+    ask(f"{here}/strips/{first}/beside/{second}")
     for bath in ask(f"{here}/baths")["items"]:
         ask(f"{here}/baths/{bath['id']}")
         ask(f"{here}/baths/{bath['id']}/readings")

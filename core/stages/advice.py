@@ -15,6 +15,7 @@ from core.stages.shapes import AreaName
 from core.tone.no_strip import guess_curve
 from core.tone.shapes import Curve, Lightness
 from core.tone.table import GRID_SECONDS, ToneTable, band, table_of
+from core.units import clock_text, to_five
 
 Array = NDArray[np.float64]
 
@@ -157,32 +158,3 @@ def times_of(table: ToneTable, lstars: Array) -> Array:
     """
     pairs = zip(table.lstar, lstars, strict=True)
     return np.array([np.interp(-lstar, -row, GRID_SECONDS) for row, lstar in pairs])
-
-
-def to_five(seconds: float) -> float:
-    """Return a time to the nearest five seconds, five at least.
-
-    Parameters
-    ----------
-    seconds : float [s]
-
-    Returns
-    -------
-    float [s]
-    """
-    return max(5.0, 5.0 * round(seconds / 5.0))
-
-
-def clock_text(seconds: float) -> str:
-    """Return a time as it is read, m:ss, to the nearest five seconds.
-
-    Parameters
-    ----------
-    seconds : float [s]
-
-    Returns
-    -------
-    str
-    """
-    whole = int(to_five(seconds))
-    return f"{whole // 60}:{whole % 60:02d}"

@@ -25,7 +25,7 @@ from core.data.proofs import (
 )
 from core.data.repair import BURNISH_LSTAR_A_PASS, BURNISH_ON_PLASTIC_LSTAR, MOST_BURNISH_PASSES
 from core.kinetics.bath import bath_speed
-from core.stages.advice import LEAVE_LSTAR, clock_text, times_of, to_five
+from core.stages.advice import LEAVE_LSTAR, times_of
 from core.stages.cause import Cause, cause_of
 from core.stages.second_grain import second_goal, sum_of_screens
 from core.stages.shapes import Reached
@@ -39,6 +39,7 @@ from core.stages.what_next_shapes import (
 )
 from core.tone.no_strip import guess_curve
 from core.tone.table import ToneTable, band, table_of
+from core.units import clock_text, to_five
 
 Array = NDArray[np.float64]
 

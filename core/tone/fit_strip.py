@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from typing import Literal
+from typing import Any, Literal
 
 import numpy as np
 from numpy.typing import NDArray
 
 from core.errors import StripError
 from core.kinetics.row import mordant_row, tables_version
+from core.tone.earlier_strips import Earlier, earlier_strips
 from core.tone.merge import grouped, mixed, spoken_for, surer
 from core.tone.outliers import (
     FEWEST_PATCHES,
@@ -19,7 +20,7 @@ from core.tone.outliers import (
     without_outliers,
 )
 from core.tone.posterior import DEFAULT_READING_SPREAD, PATCH_SCATTER, Readings
-from core.tone.shape import SIZE, WETTING, PriorShape, curve_lightness, guess_shape
+from core.tone.shape import WETTING, PriorShape, curve_lightness, guess_shape
 from core.tone.shapes import Curve, FitStripInput, FitStripOutput, FittedPatch, Patch
 
 Array = NDArray[np.float64]
@@ -61,12 +62,23 @@ def fit_strip(given: FitStripInput) -> FitStripOutput:
     readings = _readings(patches, groups, given.bitten)
     _check(readings)
     readings, why = _without_pale_end(readings)
-    draws, kept, out = without_outliers(readings, _prior(given))
+    guess = _guess(given)
+    old = earlier_strips(given.prior, given.prior_days, guess) if given.prior else None
+    draws, kept, out = without_outliers(readings, old.shape if old else guess)
     if kept.used.sum() < FEWEST_PATCHES:
         raise _too_few(int(kept.used.sum()))
     why |= {place: _why(float(kept.lstar[place]), *found) for place, found in out.items()}
     left_out = _reasons(patches, groups, kept, draws, why)
-    return _output(given, order, draws, kept, groups, left_out)
+    told = _output(given, order, draws, kept, groups, left_out)
+    return told.model_copy(update=_shares(old, draws)) if old else told
+
+
+def _shares(old: Earlier, draws: Array) -> dict[str, Any]:
+    share = old.share(draws)
+    return {
+        "own_share": round(1 - share, 3),
+        "prior_shares": [round(float(share * weight), 3) for weight in old.weights],
+    }
 
 
 def _spread(patch: Patch) -> float:
@@ -142,25 +154,9 @@ def _dark_end_agrees(readings: Readings, darkest: int) -> bool:
     return bool(np.all(np.diff(before[-3:]) < 2.0))
 
 
-def _prior(given: FitStripInput) -> PriorShape:
+def _guess(given: FitStripInput) -> PriorShape:
     row = mordant_row(given.conditions)
-    guess = guess_shape(row.wetting_seconds, row.wetting_log_spread)
-    if not given.prior:
-        return guess
-    old = np.array([draw for curve in given.prior for draw in curve.draws])
-    own = np.cov(old, rowvar=False) + _DRIFT
-    lesson = np.linalg.inv(guess.covariance) * 0.05 + np.linalg.inv(own)
-    covariance = np.linalg.inv(lesson)
-    pull = 0.05 * np.linalg.solve(guess.covariance, guess.mean) + np.linalg.solve(
-        own, old.mean(axis=0)
-    )
-    return PriorShape(covariance @ pull, covariance)
-
-
-_DRIFT = np.diag(
-    [0.15**2, 0.12**2, 0.25**2, 0.08**2, 0.2**2, 0.3**2, 0.2**2] + [0.4**2] * (SIZE - 7)
-)
-"""How far two strips of one ground and metal differ from day to day (dust, wiping, ink)."""
+    return guess_shape(row.wetting_seconds, row.wetting_log_spread)
 
 
 def _why(read: float, off: float, spread: float) -> str:

@@ -43,7 +43,7 @@ class Readings:
     scatter: Array
     used: NDArray[np.bool_]
     mix: Array
-    bitten: Literal["dips", "once"]
+    bitten: Literal["dips", "once", "reference"]
 
     def without(self, place: int) -> Readings:
         """Return the same readings with one group left out of the fit.
@@ -94,13 +94,15 @@ def patch_seconds(seconds: Array, bitten: str, wetting: Array) -> Array:
     ----------
     seconds : array (n,) [s]
     bitten : str
-        ``"dips"`` or ``"once"``.
+        ``"dips"``, ``"once"``, or ``"reference"`` where wetting is taken off already.
     wetting : array (curves,) [s]
 
     Returns
     -------
     array (curves, n) [reference s]
     """
+    if bitten == "reference":
+        return np.broadcast_to(seconds, (len(wetting), len(seconds)))
     if bitten == "once":
         return np.maximum(0.0, seconds[None, :] - wetting[:, None])
     return biting_seconds(np.diff(seconds, prepend=0.0), wetting)

@@ -38,6 +38,12 @@ PLAIN = 7
 SIZE = PLAIN + len(KNOT_SECONDS)
 """Parameters of one curve: ln D₀, ln D∞, ln τ, ln β, ln wetting, logit c₀, ln t_u, residual."""
 
+STRIP_DRIFT = np.diag(
+    [0.15**2, 0.12**2, 0.25**2, 0.08**2, 0.2**2, 0.3**2, 0.2**2] + [0.4**2] * (SIZE - PLAIN)
+)
+"""How far two strips of one ground and metal differ from day to day (dust, wiping, ink): the
+covariance of their parameters. ``room-practice``"""
+
 PAPER_SPREAD_N = 1.7
 """Yule–Nielsen factor of soft printing paper; source: ``yule-nielsen``."""
 UNDERCUT_POWER = 1.2

@@ -51,6 +51,21 @@ class FitStripInput(Shape):
     bitten: Literal["dips", "once"] = "dips"
     conditions: Conditions
     prior: list[Curve] | None = Field(default=None, max_length=20)
+    """Earlier strips of the same ground and metal."""
+    prior_days: (
+        Annotated[
+            list[Annotated[float, Field(ge=0, le=40_000, json_schema_extra={"unit": "d"})]],
+            Field(max_length=20),
+        ]
+        | None
+    ) = None
+    """How much older than this strip each of them is; older ones count for less."""
+
+    @model_validator(mode="after")
+    def _each_has_its_age(self) -> FitStripInput:
+        if self.prior_days is not None and len(self.prior_days) != len(self.prior or []):
+            raise ValueError("prior_days needs one age for each strip of prior")
+        return self
 
 
 class FittedPatch(Shape):
@@ -75,6 +90,10 @@ class FitStripOutput(Shape):
     valid_to_seconds: float
     rms_lstar: float
     wetting_seconds: float
+    own_share: float = 1.0
+    """How much of the curve is known from these patches."""
+    prior_shares: list[float] = []
+    """How much from each earlier strip; with ``own_share`` they add up to 1."""
     tables: str
 
 

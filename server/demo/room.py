@@ -94,7 +94,7 @@ def _tables_in_order() -> list[Any]:
     from server.record.models import Entry
     from server.rooms.models import HandLink
     from server.runs.models import Run
-    from server.shopbook.models import OwnNumber, Recipe, Tool
+    from server.shopbook.models import OwnNumber, Recipe, Supply, Tool
     from server.studies.models import Study
     from server.tasks.models import Task
     from server.timers.models import Timer
@@ -115,6 +115,7 @@ def _tables_in_order() -> list[Any]:
         Plan,
         BathReading,
         Strip,
+        Supply,
         Bath,
         Plate,
         Work,
@@ -155,16 +156,18 @@ def _baths(here: DemoRoom) -> None:
         begin_readings(bath, here.keeper, at)
 
 
+PRINTED = {"paper": "soft cotton, 280 g/m²", "ink": "black, a quarter medium",
+           "wipe": "gauze, then hand"}  # fmt: skip
 STRIPS: tuple[dict[str, Any], ...] = (
+    {"name": "Rosin, old box", "mordant": "copper-ferric", "ground": "rosin dust", "days": 289,
+     "conditions": {"temperature_c": 17.0, "load_g_per_l": 22},
+     "patches": [(30, 91.3), (60, 87.4), (120, 80.2), (240, 68.8), (480, 54.1), (960, 38.0)],
+     "out_reason": "dust box rebuilt since",
+     "note": "A coarser dust; the box was rebuilt in March."},
     {"name": "Rosin in spring", "mordant": "copper-ferric", "ground": "rosin dust", "days": 208,
      "conditions": {"temperature_c": 20.5, "load_g_per_l": 3},
      "patches": [(30, 87.2), (60, 80.9), (120, 69.6), (240, 53.1), (480, 36.4), (960, 21.3)],
-     "note": "Fresh bath. Same dust box and box time as now."},
-    {"name": "Rosin last week", "mordant": "copper-ferric", "ground": "rosin dust", "days": 7,
-     "conditions": {"temperature_c": 19.0, "load_g_per_l": 14},
-     "patches": [(20, 90.4), (40, 86.8), (80, 79.7), (160, 67.3), (320, 50.6), (640, 33.5),
-                 (1000, 24.3)],
-     "note": "Read dry, by eye against the grey card."},
+     "printed": PRINTED, "note": "Fresh bath. Same dust box and box time as now."},
     {"name": "Lines on zinc", "mordant": "zinc-nitric-10", "ground": "hard ground", "days": 30,
      "conditions": {"temperature_c": 18.5, "load_g_per_l": 2},
      "patches": [(60, 88.0), (180, 79.0), (420, 66.5), (900, 52.0)],
@@ -179,6 +182,11 @@ STRIPS: tuple[dict[str, Any], ...] = (
      "conditions": {"temperature_c": 19.5, "load_g_per_l": 9},
      "patches": [(30, 88.0), (60, 82.2), (120, 71.8), (240, 72.5), (480, 39.0), (900, 25.1)],
      "note": "Stop-out crept into the fourth patch."},
+    {"name": "Rosin last week", "mordant": "copper-ferric", "ground": "rosin dust", "days": 7,
+     "conditions": {"temperature_c": 19.0, "load_g_per_l": 14},
+     "patches": [(20, 90.4), (40, 86.8), (80, 79.7), (160, 67.3), (320, 50.6), (640, 33.5),
+                 (1000, 24.3)],
+     "printed": PRINTED, "note": "Read dry, by eye against the grey card."},
 )  # fmt: skip
 
 
@@ -197,9 +205,12 @@ def _strips(here: DemoRoom) -> None:
                 read_on=read.date(),
                 lines=row.get("lines", []),
                 note=row["note"],
+                **row.get("printed", {}),
             ),
         )
-        Strip.objects.filter(id=made.id).update(created_at=read)
+        Strip.objects.filter(id=made.id).update(
+            created_at=read, out_reason=row.get("out_reason", "")
+        )
     _scan_of_last_week(here)
     _strip_to_bite(here)
 

@@ -19,9 +19,10 @@ from server.overview.plan_page import plan_out
 from server.overview.plate_page import plate_card, plate_out
 from server.overview.schemas import Bench, PlateCard, PlateOut
 from server.overview.standing import needing_hands_first, standing, standings
+from server.plans.actions.curve import choose_curve
 from server.plans.actions.keep import draft, keep_plan
 from server.plans.models import Plan
-from server.plans.schemas import BiteOnIn, Part, PlanIn, PlanOut
+from server.plans.schemas import BiteOnIn, CurveIn, Part, PlanIn, PlanOut
 from server.plates.actions.keep import change_plate
 from server.plates.actions.tracing import tracing_pdf
 from server.plates.models import Plate
@@ -120,6 +121,16 @@ def get_plan(
     if plan is None:
         raise NotFound("A plan for this plate")
     return plan_out(plan)
+
+
+@router.put(
+    "/plates/{uuid:plate}/plan/curve",
+    response={200: PlanOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply},
+    tags=["plans"],
+)
+def put_plan_curve(request: HttpRequest, room: RoomId, plate: UUID, payload: CurveIn) -> PlanOut:
+    """Follow the plate's own curve, or the strip's alone."""
+    return plan_out(choose_curve(signed_in(request), room, plate, payload))
 
 
 @router.post(

@@ -19,7 +19,7 @@ MOST_COMPARED = 4
 def compared(plan: Plan) -> list[Alternative]:
     """Return a plan from bare metal, and what other ways come to."""
     process = PROCESSES[plan.part]
-    curve = plan.strip.curve if plan.strip else None
+    curve = plan.curve
     given = decided(plan, curve, measured_lines(plan.measured, plan.strip), [])
     baths = Bath.objects.filter(
         room=plan.room, retired=False, mordant__in=_same_metal(plan), vessel__in=process.vessels
@@ -41,7 +41,8 @@ def _strips(plan: Plan, kind: str) -> list[Strip]:
     """Return the newest other strips that calibrate tones; a line strip has no curve to swap."""
     if kind != "tones":
         return []
-    found = Strip.objects.filter(room=plan.room, metal=plan.plate.metal).exclude(curve=None)
+    found = Strip.objects.filter(room=plan.room, metal=plan.plate.metal, out_reason="")
+    found = found.exclude(curve=None)
     others = found.exclude(id=plan.strip_id) if plan.strip_id else found
     return list(others.order_by("-created_at")[:MOST_COMPARED])
 

@@ -13,8 +13,9 @@ from server.overview.alongside import alongside
 from server.overview.before_the_bite import not_done_yet
 from server.overview.going_on import meanwhile, over_first, why_on
 from server.plans.actions.decide import Again, decided, measured_lines, sheet_of
+from server.plans.learned import digest
 from server.plans.models import Plan
-from server.plans.schemas import PlanArea, PlanOut, SetAside
+from server.plans.schemas import OwnCurve, PlanArea, PlanOut, SetAside
 from server.runs.actions.go_on import carries_on, pending_again
 from server.runs.actions.state import again_of, decided_for, last_of, run_state
 from server.runs.models import Run
@@ -49,6 +50,7 @@ def plan_out(plan: Plan, *, editing: bool = False) -> PlanOut:
         bath_temperature_c=plan.bath.temperature_c,
         strip=plan.strip.id if plan.strip else None,
         strip_name=plan.strip.name if plan.strip else None,
+        own_curve=_own_curve(plan),
         part=plan.part,
         process=PROCESSES[plan.part].words,
         measured=[MeasuredLine(**line) for line in plan.measured],
@@ -74,11 +76,22 @@ def plan_out(plan: Plan, *, editing: bool = False) -> PlanOut:
     )
 
 
+def _own_curve(plan: Plan) -> OwnCurve | None:
+    """Return what is told of a plate's own curve, where it is one of this strip as it is now."""
+    strip, own = plan.strip.curve if plan.strip else None, plan.learned
+    if not own or strip is None or own["of"] != digest(strip):
+        return None
+    return OwnCurve(
+        proof=own["proof"], state_number=own["state"], readings=len(own["readings"]),
+        used=own["used"],
+    )  # fmt: skip
+
+
 def _whole(
     plan: Plan, before: list[dict[str, Any]], done: list[Immersion], opened: Again | None
 ) -> RunSheet:
     """Return the sheet of a plan: what was bitten, and what is to come."""
-    curve = plan.strip.curve if plan.strip else None
+    curve = plan.curve
     measured = measured_lines(plan.measured, plan.strip)
     given = decided(plan, curve, measured, done, before=before, again=opened)
     return sheet_of(plan.part, given)

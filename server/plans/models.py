@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from typing import ClassVar
+from typing import Any, ClassVar
 
 from django.db import models
 
+from server.plans.learned import own_curve
 from server.rooms.models import RoomThing
 
 
@@ -29,6 +30,15 @@ class Plan(RoomThing):
     """[{"name", "parts", …}] with the columns of the process's wish; what is bitten least first."""
     measured = models.JSONField(default=list)
     """Lines of this plate that were measured: see ``MeasuredLine``."""
+
+    learned = models.JSONField(null=True)
+    """The plate's own curve, as its proofs moved the strip's: see ``server.plans.learned``."""
+
+    @property
+    def curve(self) -> dict[str, Any] | None:
+        """Return the curve it is planned by: the plate's own where its proofs gave one."""
+        strip = self.strip.curve if self.strip else None
+        return own_curve(self.learned, strip) or strip
 
     class Meta:
         constraints: ClassVar = [

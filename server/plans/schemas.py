@@ -85,6 +85,23 @@ class BiteOnIn(Schema):
     area: AreaName
 
 
+class CurveIn(Schema):
+    """Which curve a plan follows: the plate's own, or the strip's alone."""
+
+    version: int
+    part: Part = "tones"
+    own: bool
+
+
+class OwnCurve(Schema):
+    """A plan's own curve: which proof moved the strip's, and whether it is followed."""
+
+    proof: UUID
+    state_number: int
+    readings: int
+    used: bool
+
+
 class OverFirst(Schema):
     """An area that an earlier grain was bitten into, which was stripped since."""
 
@@ -130,6 +147,8 @@ class PlanOut(Schema):
     method: Method
     measured: list[MeasuredLine]
     """Measured on this plate; a line strip's own come beside them."""
+    own_curve: OwnCurve | None
+    """Null where no proof moved the strip's curve, or the strip was read anew since."""
     round_to_seconds: float
     areas: list[PlanArea]
     sheet: RunSheet

@@ -5,9 +5,10 @@ from __future__ import annotations
 from django.db import models
 
 from server.rooms.models import RoomThing
+from server.shopbook.printed import Printed
 
 
-class Proof(RoomThing):
+class Proof(Printed, RoomThing):
     """A proof of one state of a plate."""
 
     plate = models.ForeignKey("plates.Plate", models.CASCADE, related_name="proofs")
@@ -15,10 +16,7 @@ class Proof(RoomThing):
     picture = models.ForeignKey("files.Picture", models.PROTECT, null=True, related_name="+")
     state_number = models.PositiveIntegerField()
     pulled_at = models.DateTimeField()
-    paper = models.CharField(max_length=120, blank=True)
     soak_minutes = models.FloatField(null=True)
-    ink = models.CharField(max_length=120, blank=True)
-    wipe = models.CharField(max_length=120, blank=True)
     pressure = models.CharField(max_length=120, blank=True)
     passes = models.PositiveIntegerField(default=1)
     note = models.TextField(blank=True)
@@ -26,6 +24,8 @@ class Proof(RoomThing):
     """[{"area", "wanted_lstar", "read_lstar", "spread"}]."""
     reading = models.JSONField(null=True)
     """How it was read off its scan: see ``ScanRead``; null where it was read by eye."""
+    learned = models.JSONField(null=True)
+    """What it did to the curves of its plate's plans, or why it did nothing: see ``LearnedOut``."""
     foul_bite = models.BooleanField(null=True)
     """Whether it shows foul bite; null where nobody said."""
     ok_to_print = models.BooleanField(default=False)

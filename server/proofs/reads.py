@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from server.proofs.actions.log import advice_for
+from server.proofs.actions.advice import advice_for
 from server.proofs.actions.next import next_for
 from server.proofs.models import Pin, Proof
-from server.proofs.schemas import PinOut, ProofOut, ScanRead, ToneOut
+from server.proofs.schemas import LearnedOut, PinOut, ProofOut, ScanRead, ToneOut
+from server.shopbook.printed import names_of
 
 
 def proof_out(proof: Proof) -> ProofOut:
@@ -16,10 +17,8 @@ def proof_out(proof: Proof) -> ProofOut:
         picture=proof.picture_id,
         state_number=proof.state_number,
         pulled_at=proof.pulled_at,
-        paper=proof.paper,
+        **names_of(proof),
         soak_minutes=proof.soak_minutes,
-        ink=proof.ink,
-        wipe=proof.wipe,
         pressure=proof.pressure,
         passes=proof.passes,
         note=proof.note,
@@ -29,6 +28,7 @@ def proof_out(proof: Proof) -> ProofOut:
         advice=advice_for(proof),
         next=next_for(proof),
         reading=ScanRead(**proof.reading) if proof.reading else None,
+        learned=LearnedOut(**proof.learned) if proof.learned else None,
     )
 
 

@@ -15,6 +15,7 @@ from core.stages.shapes import AreaName
 from core.stages.what_next_shapes import WhatNextOutput
 from core.tone.shapes import Lightness
 from server.replies.moments import Moment
+from server.shopbook.printed import PrintedIn, PrintedOut
 
 Words = Annotated[str, Field(max_length=120)]
 
@@ -76,19 +77,16 @@ class PinOut(PinIn):
     created_at: datetime
 
 
-class ProofIn(Schema):
+class ProofIn(PrintedIn):
     """A proof as it was pulled."""
 
     id: UUID
     plate: UUID
     picture: UUID | None = None
     pulled_at: Moment | None = None
-    paper: Words = ""
     soak_minutes: (
         Annotated[float, Field(ge=0, le=2880, json_schema_extra={"unit": "min"})] | None
     ) = None
-    ink: Words = ""
-    wipe: Words = ""
     pressure: Words = ""
     passes: Annotated[int, Field(ge=1, le=9)] = 1
     note: Annotated[str, Field(max_length=4000)] = ""
@@ -113,7 +111,33 @@ class ToneOut(Schema):
     spread: float | None = None
 
 
-class ProofOut(Schema):
+class LearnedArea(Schema):
+    """What the curve said of an area before a proof, and what it says after."""
+
+    name: str
+    read_lstar: float
+    before_lstar: float
+    after_lstar: float
+
+
+class LearnedPlan(Schema):
+    """A plan whose curve a proof moved."""
+
+    part: str
+    strip: str
+    """Name of the strip whose curve it was."""
+    areas: list[LearnedArea]
+
+
+class LearnedOut(Schema):
+    """What a proof's tones did to its plate's curves."""
+
+    text: str
+    """In a sentence: what moved, or why nothing did."""
+    plans: list[LearnedPlan] = []
+
+
+class ProofOut(PrintedOut):
     """A proof with what it asks for next."""
 
     id: UUID
@@ -121,10 +145,7 @@ class ProofOut(Schema):
     picture: UUID | None
     state_number: int
     pulled_at: datetime
-    paper: str
     soak_minutes: float | None
-    ink: str
-    wipe: str
     pressure: str
     passes: int
     note: str
@@ -135,3 +156,4 @@ class ProofOut(Schema):
     next: WhatNextOutput | None
     """Plate or printing, and what to do, ranked."""
     reading: ScanRead | None
+    learned: LearnedOut | None

@@ -13,13 +13,16 @@ from server.rooms.permissions import enter
 from server.shopbook.actions.keep import keep_recipe, keep_tool
 from server.shopbook.actions.look import own_number_out, shop_book
 from server.shopbook.actions.numbers import correct_number
-from server.shopbook.models import OwnNumber, Recipe, Tool
+from server.shopbook.actions.supplies import keep_supply
+from server.shopbook.models import OwnNumber, Recipe, Supply, Tool
 from server.shopbook.schemas import (
     OwnNumberIn,
     OwnNumberOut,
     RecipeIn,
     RecipeOut,
     ShopBook,
+    SupplyIn,
+    SupplyOut,
     ToolIn,
     ToolOut,
 )
@@ -67,6 +70,22 @@ def put_recipe(request: HttpRequest, room: RoomId, payload: RecipeIn) -> RecipeO
     return recipe_out(keep_recipe(signed_in(request), room, payload))
 
 
+@router.get("/supplies", response={200: Page[SupplyOut], 404: ErrorReply})
+def get_supplies(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page[SupplyOut]:
+    """List the papers, inks and ways of wiping."""
+    place = enter(signed_in(request), room, "look")
+    rows = Supply.objects.filter(room=place).order_by("kind", "put_away", "name")
+    return page_of(rows, page, supply_out)
+
+
+@router.put(
+    "/supplies", response={200: SupplyOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply}
+)
+def put_supply(request: HttpRequest, room: RoomId, payload: SupplyIn) -> SupplyOut:
+    """Keep a paper, an ink or a wipe, new or changed."""
+    return supply_out(keep_supply(signed_in(request), room, payload))
+
+
 @router.get("/tools", response={200: Page[ToolOut], 404: ErrorReply})
 def get_tools(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page[ToolOut]:
     """List the tools."""
@@ -84,6 +103,11 @@ def recipe_out(recipe: Recipe) -> RecipeOut:
     """Return a recipe as it stands."""
     facts = {key: getattr(recipe, key) for key in RecipeIn.model_fields}
     return RecipeOut(**facts, by=recipe.by.name, changed_at=recipe.changed_at)
+
+
+def supply_out(supply: Supply) -> SupplyOut:
+    """Return a paper, an ink or a wipe as it stands."""
+    return SupplyOut.model_validate(supply, from_attributes=True)
 
 
 def tool_out(tool: Tool) -> ToolOut:

@@ -6,6 +6,7 @@ import uuid
 from typing import ClassVar
 
 from django.db import models
+from django.db.models.functions import Lower
 
 from server.accounts.models import User
 from server.rooms.models import RoomThing
@@ -39,6 +40,23 @@ class Recipe(RoomThing):
     text = models.TextField()
     by = models.ForeignKey(User, models.PROTECT, related_name="+")
     changed_at = models.DateTimeField(auto_now=True)
+
+
+class Supply(RoomThing):
+    """A paper, an ink or a way of wiping; proofs and strips name it."""
+
+    kind = models.CharField(max_length=10)
+    name = models.CharField(max_length=120)
+    note = models.CharField(max_length=300, blank=True)
+    put_away = models.BooleanField(default=False)
+    """Not offered any more; what was printed with it still says so."""
+
+    class Meta:
+        constraints: ClassVar = [
+            models.UniqueConstraint(
+                models.F("room"), models.F("kind"), Lower("name"), name="one_supply_of_a_name"
+            )
+        ]
 
 
 class Tool(RoomThing):

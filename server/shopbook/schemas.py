@@ -17,6 +17,7 @@ NumberColumn = Literal[
     "end_g_per_l", "end_spread_g_per_l", "wetting_seconds", "wetting_log_spread", "undercut",
 ]  # fmt: skip
 ToolKind = Literal["needle", "scraper", "burnisher", "roller", "burin", "other"]
+SupplyKind = Literal["paper", "ink", "wipe"]
 RecipeKind = Literal["ground", "bath", "ink", "paper", "other"]
 Name = Annotated[str, Field(min_length=1, max_length=120)]
 
@@ -58,6 +59,21 @@ class RecipeOut(RecipeIn):
 
     by: str
     changed_at: datetime
+
+
+class SupplyIn(Schema):
+    """A paper, an ink or a way of wiping; ``version`` 0 for a new one."""
+
+    id: UUID
+    version: Annotated[int, Field(ge=0)] = 0
+    kind: SupplyKind
+    name: Name
+    note: Annotated[str, Field(max_length=300)] = ""
+    put_away: bool = False
+
+
+class SupplyOut(SupplyIn):
+    """A paper, an ink or a wipe as it stands."""
 
 
 class ToolIn(Schema):

@@ -7,19 +7,21 @@ from uuid import UUID
 from django.http import HttpRequest
 from ninja import Router
 
+from core.tone.compare_shapes import CompareCurvesOutput
 from core.tone.read_curve import read_curve
-from core.tone.shapes import Curve, ReadCurveInput
+from core.tone.shapes import ReadCurveInput
 from server.accounts.session import signed_in
 from server.baths.actions.facts import bath_facts
 from server.baths.models import Bath
 from server.events.actions.log import log_events
 from server.events.schemas import EventsIn
-from server.replies.errors import BadValue, ErrorReply
-from server.replies.paging import Page, PageNumber, page_of
+from server.replies.errors import ErrorReply
+from server.replies.paging import Page, PageNumber, page_at_once, page_of
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
 from server.strips.actions.keep import change_strip, make_strip
 from server.strips.actions.scan import ask_to_read
+from server.strips.beside import beside, curve_of
 from server.strips.models import Strip
 from server.strips.reads import strip_bites, strip_card, strip_out
 from server.strips.schemas import (
@@ -31,8 +33,10 @@ from server.strips.schemas import (
     StripChange,
     StripIn,
     StripOut,
+    WallStrip,
 )
 from server.strips.subject import STRIP
+from server.strips.wall import wall
 from server.tasks.reads import task_out
 from server.tasks.schemas import TaskOut
 
@@ -44,6 +48,14 @@ def get_strips(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page
     """List the strips, newest first."""
     place = enter(signed_in(request), room, "look")
     return page_of(Strip.objects.filter(room=place).order_by("-created_at"), page, strip_card)
+
+
+@router.get("/strips/wall", response={200: Page[WallStrip], 404: ErrorReply})
+def get_wall(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page[WallStrip]:
+    """Hang the strips by ground, each with its share in today's curve."""
+    place = enter(signed_in(request), room, "look")
+    rows = Strip.objects.filter(room=place).select_related("picture").order_by("-created_at")
+    return page_at_once(rows, page, lambda strips: wall(place, strips))
 
 
 @router.post("/strips", response={201: StripOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply})
@@ -83,15 +95,23 @@ def post_ask(request: HttpRequest, room: RoomId, strip: UUID, payload: Ask) -> A
     place = enter(signed_in(request), room, "look")
     found = find(Strip, place, strip)
     bath = find(Bath, place, payload.bath) if payload.bath else None
-    if found.curve is None:
-        raise BadValue("no-curve", "This strip gives no curve yet. See why on its page.")
     given = ReadCurveInput(
-        curve=Curve.model_validate(found.curve),
+        curve=curve_of(found),
         bath=bath_facts(bath) if bath else None,
         lstar=payload.lstar,
         seconds=payload.seconds,
     )
     return Answer(points=read_curve(given).points)
+
+
+@router.get(
+    "/strips/{uuid:strip}/beside/{uuid:other}",
+    response={200: CompareCurvesOutput, 404: ErrorReply, 422: ErrorReply},
+)
+def get_beside(request: HttpRequest, room: RoomId, strip: UUID, other: UUID) -> CompareCurvesOutput:
+    """Compare two strips: as bitten, and in the first one's bath."""
+    place = enter(signed_in(request), room, "look")
+    return beside(find(Strip, place, strip), find(Strip, place, other))
 
 
 @router.get("/strips/{uuid:strip}/bites", response={200: StripBites, 404: ErrorReply})

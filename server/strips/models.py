@@ -5,9 +5,10 @@ from __future__ import annotations
 from django.db import models
 
 from server.rooms.models import RoomThing
+from server.shopbook.printed import Printed
 
 
-class Strip(RoomThing):
+class Strip(Printed, RoomThing):
     """A strip with what was read off it; ``curve`` is the core's, handed on as it is."""
 
     name = models.CharField(max_length=120)
@@ -33,6 +34,10 @@ class Strip(RoomThing):
     """Corners of each patch in that scan [px], in the order of ``patches``."""
     read_on = models.DateField(null=True)
     note = models.TextField(blank=True)
+    out_reason = models.CharField(max_length=120, blank=True)
+    """Why it no longer counts for new strips and plans of its ground; empty where it does."""
+    prior = models.JSONField(default=list)
+    """Earlier strips that its curve leans on: [{"strip", "share"}]."""
     fit = models.JSONField(null=True)
     """The core's whole answer but the curve; null while the patches give none."""
     curve = models.JSONField(null=True)

@@ -7,6 +7,7 @@ import time
 from functools import lru_cache
 from itertools import accumulate
 from typing import Any
+from uuid import UUID
 
 import numpy as np
 
@@ -20,8 +21,16 @@ from core.tone.shapes import Curve, CurvePoint, ReadCurveInput
 from server.baths.actions.settle import bath_line
 from server.events.reads import event_out, events_of
 from server.replies.errors import ErrorBody
+from server.shopbook.printed import names_of
 from server.strips.models import Strip
-from server.strips.schemas import PatchToRead, StripBites, StripCard, StripOut, StripPatch
+from server.strips.schemas import (
+    Leaning,
+    PatchToRead,
+    StripBites,
+    StripCard,
+    StripOut,
+    StripPatch,
+)
 from server.strips.state import strip_state
 
 LINE_POINTS = 28
@@ -30,10 +39,11 @@ FIRST_SECONDS = 8.0
 
 def strip_card(strip: Strip) -> StripCard:
     """Return a strip in the list."""
-    return StripCard(**_card_facts(strip))
+    return StripCard(**card_facts(strip))
 
 
-def _card_facts(strip: Strip) -> dict[str, Any]:
+def card_facts(strip: Strip) -> dict[str, Any]:
+    """Return the columns of a strip in any list."""
     mordant = strip.conditions["mordant"]
     fit = strip.fit or {}
     outliers = sum(1 for patch in fit.get("patches", []) if patch["outlier"])
@@ -52,6 +62,7 @@ def _card_facts(strip: Strip) -> dict[str, Any]:
         "read_on": strip.read_on,
         "lightest_lstar": fit.get("lightest_lstar"),
         "darkest_lstar": fit.get("darkest_lstar"),
+        "out_reason": strip.out_reason,
     }
 
 
@@ -64,7 +75,9 @@ def _waits(strip: Strip) -> str:
 def strip_out(strip: Strip) -> StripOut:
     """Return a strip with its fit, or the reason why it gives none."""
     return StripOut(
-        **_card_facts(strip),
+        **(card_facts(strip) | names_of(strip)),
+        leans_on=_leans_on(strip),
+        own_share=(strip.fit or {}).get("own_share", 1.0),
         bitten=strip.bitten,
         bath=strip.bath_id,
         bath_name=strip.bath.name if strip.bath else "",
@@ -80,10 +93,20 @@ def strip_out(strip: Strip) -> StripOut:
         note=strip.note,
         fit=strip.fit,
         fault=ErrorBody(**strip.fault) if strip.fault else None,
-        line=_line(strip),
+        line=line_of(strip),
         created_at=strip.created_at,
         version=strip.version,
     )
+
+
+def _leans_on(strip: Strip) -> list[Leaning]:
+    """Return the earlier strips its curve was fitted with, by their names now."""
+    names = dict(
+        Strip.objects.filter(room_id=strip.room_id, id__in=[each["strip"] for each in strip.prior])
+        .values_list("id", "name")
+    )  # fmt: skip
+    found = [(UUID(each["strip"]), each["share"]) for each in strip.prior]
+    return [Leaning(strip=i, name=names[i], share=share) for i, share in found if i in names]
 
 
 def _to_read(strip: Strip) -> list[PatchToRead]:
@@ -121,13 +144,14 @@ def strip_bites(strip: Strip) -> StripBites:
     )
 
 
-def _line(strip: Strip) -> list[CurvePoint]:
+def line_of(strip: Strip) -> list[CurvePoint]:
+    """Return the curve of a strip for drawing, in its own bath; empty where it gives none."""
     if strip.curve is None:
         return []
     return list(_drawn(json.dumps(strip.curve, sort_keys=True)))
 
 
-@lru_cache(maxsize=64)
+@lru_cache(maxsize=256)
 def _drawn(curve_json: str) -> tuple[CurvePoint, ...]:
     """Return the points of a curve; a pure function, and the slowest part of a strip's page."""
     curve = Curve.model_validate_json(curve_json)

@@ -19,6 +19,7 @@ from core.tone.shapes import MOST_PATCHES, CurvePoint, Lightness
 from server.events.schemas import EventOut
 from server.replies.errors import ErrorBody
 from server.replies.moments import Day
+from server.shopbook.printed import PrintedIn, PrintedOut, SupplyName
 
 MOST_PLANNED = 20
 
@@ -56,7 +57,7 @@ class ReadStripIn(Schema):
     black: BlackPatch | None = None
 
 
-class StripIn(Schema):
+class StripIn(PrintedIn):
     """A new strip."""
 
     id: UUID
@@ -102,6 +103,11 @@ class StripChange(Schema):
     marks: Marks | None = None
     read_on: Day | None = None
     note: Annotated[str, Field(max_length=2000)] | None = None
+    paper: SupplyName | None = None
+    ink: SupplyName | None = None
+    wipe: SupplyName | None = None
+    out_reason: Annotated[str, Field(max_length=120)] | None = None
+    """Why it no longer counts for its ground; empty: it counts again."""
 
 
 class StripCard(Schema):
@@ -123,10 +129,56 @@ class StripCard(Schema):
     read_on: date | None
     lightest_lstar: float | None
     darkest_lstar: float | None
+    out_reason: str
+    """Why it no longer counts; empty where it does."""
 
 
-class StripOut(StripCard):
+class WallPatch(Schema):
+    """A patch on its slip; ``out``: left out by hand, or by what the others say."""
+
+    seconds: float
+    lstar: float
+    out: bool
+
+
+class WallStrip(StripCard):
+    """A strip as it hangs on the wall."""
+
+    version: int
+    temperature_c: float
+    load_g_per_l: float
+    days: int
+    """Since it was read, or bitten."""
+    picture: UUID | None
+    picture_px: tuple[int, int] | None
+    marks: list[Corners]
+    hung: list[WallPatch]
+    planned: list[float]
+    """Seconds in all of the patches to be bitten here."""
+    line: list[CurvePoint]
+    leads: bool
+    """It is the one to trust for its ground: the newest that counts."""
+    counts: float | None
+    """Its share in today's curve of its ground; null where it has no part in it."""
+    alone: bool
+    """It leads, and leans on no other."""
+
+
+class Leaning(Schema):
+    """An earlier strip that a curve leans on, and how much of the curve is known from it."""
+
+    strip: UUID
+    name: str
+    share: float
+
+
+class StripOut(StripCard, PrintedOut):
     """A strip with its fit, or the reason why it gives none."""
+
+    leans_on: list[Leaning]
+    """Earlier strips of its ground and metal, the newest first."""
+    own_share: float
+    """How much of the curve is known from its own patches."""
 
     bitten: str
     bath: UUID | None

@@ -58,7 +58,19 @@ def new_id():
 
 def furnish(person):
     """Give a room a bath, a strip, a plate with its plan and run; return the ids."""
-    kinds = ("bath", "strip", "plate", "plan", "run", "picture", "proof", "timer", "recipe", "tool")
+    kinds = (
+        "bath",
+        "strip",
+        "plate",
+        "plan",
+        "run",
+        "picture",
+        "proof",
+        "timer",
+        "recipe",
+        "tool",
+        "supply",
+    )
     ids = {kind: new_id() for kind in kinds}
     person.must("POST", "/baths", {"id": ids["bath"], "name": "Tray", "volume_l": 4,
                                    "mordant": "copper-ferric", "temperature_c": 18.5})  # fmt: skip

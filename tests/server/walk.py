@@ -44,6 +44,8 @@ def bodies(ids):
                                "column": "undercut", "value": 0.8},
         ("PUT", "/recipes"): {"id": ids["recipe"], "version": 1, "name": "stolen", "kind": "ink",
                               "text": "x"},
+        ("PUT", "/supplies"): {"id": ids["supply"], "version": 1, "name": "stolen", "kind": "ink"},
+        ("PUT", "/plates/{plate}/plan/curve"): {"version": 1, "own": False},
         ("PUT", "/tools"): {"id": ids["tool"], "version": 1, "name": "stolen", "kind": "needle"},
         ("POST", "/strips"): {"id": new_id(), "name": "x", "conditions": conditions},
         ("PUT", "/strips/{strip}"): {"version": 1, "name": "stolen"},
@@ -82,13 +84,19 @@ def furnish_all(keeper):
     keeper.must("POST", "/timers", {"id": ids["timer"], "what": "cooling", "seconds": 60})
     keeper.must("PUT", "/recipes", {"id": ids["recipe"], "name": "x", "kind": "ink", "text": "x"})
     keeper.must("PUT", "/tools", {"id": ids["tool"], "name": "x", "kind": "needle"})
+    keeper.must("PUT", "/supplies", {"id": ids["supply"], "name": "x", "kind": "ink"})
     study(keeper, ids)
     task = {"id": new_id(), "picture": ids["picture"], "um_per_pixel": 4}
     keeper.must("POST", f"/plates/{ids['plate']}/coverage", task)
     ids["task"] = finished_maps(keeper, ids)
     keeper.must("POST", "/links", {"kind": "invite", "role": "printer"})
     ids["link"] = keeper.must("GET", "/links")[0]["id"]
-    return ids | {"number": "1", "left": ids["proof"], "member": str(keeper.user.id)}
+    return ids | {
+        "number": "1",
+        "left": ids["proof"],
+        "other": ids["strip"],
+        "member": str(keeper.user.id),
+    }
 
 
 def filled(path, ids):

@@ -3,7 +3,7 @@ import { bathQuery, bathsQuery } from "./api/baths";
 import { courseQuery } from "./api/courses";
 import { benchQuery } from "./api/plates";
 import { proofsQuery } from "./api/proofs";
-import { stripQuery, stripsQuery } from "./api/strips";
+import { stripQuery, wallQuery } from "./api/strips";
 import { studyQuery } from "./api/studies";
 import type { Asks } from "./frame/first";
 
@@ -40,7 +40,7 @@ export const PLACES: Place[] = [
     rail: "Strips",
     key: "s",
     load: async () => (await import("./screens/strips/Strips/Strips")).Strips,
-    first: (client, { room = "" }) => [client.prefetchQuery(stripsQuery(room))],
+    first: (client, { room = "" }) => [client.prefetchQuery(wallQuery(room))],
   },
   {
     path: "strips/new",

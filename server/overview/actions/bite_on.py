@@ -13,7 +13,7 @@ from server.plans.actions.keep import keep_plan
 from server.plans.models import Plan
 from server.plans.schemas import PlanArea, PlanIn
 from server.plates.models import Plate
-from server.proofs.actions.log import TONAL, goal_of
+from server.proofs.actions.meant import TONAL, goal_of
 from server.proofs.actions.next import next_for
 from server.proofs.models import Proof
 from server.replies.errors import BadValue

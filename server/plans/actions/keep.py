@@ -35,8 +35,9 @@ def draft(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: PlanIn) ->
     room = enter(user, room_id, "look")
     plate = find(Plate, room, plate_id)
     old = current_plan(plate, given.part)
+    learned = old.learned if old and not given.anew else None
     ids = uuid.uuid4() if given.anew else old.id if old else given.id
-    return _filled(room, plate, given, Plan(id=ids, room=room))
+    return _filled(room, plate, given, Plan(id=ids, room=room, learned=learned))
 
 
 def current_plan(plate: Plate, part: str) -> Plan | None:

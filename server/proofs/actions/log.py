@@ -1,4 +1,4 @@
-"""Log a proof, and say what it asks for."""
+"""Log a proof."""
 
 from __future__ import annotations
 
@@ -7,15 +7,11 @@ import uuid
 from django.db import transaction
 from django.utils import timezone
 
-from core.process.rows import PROCESSES
-from core.stages.advice import AdviseInput, AdviseOutput, ReadArea, advise
-from core.tone.shapes import Curve
 from server.accounts.models import User
-from server.baths.actions.facts import bath_facts
 from server.files.models import Picture
-from server.plans.models import Plan
 from server.plates.models import Plate
-from server.proofs.actions.meant import meant_tones
+from server.proofs.actions.learn import learn_from
+from server.proofs.actions.meant import TONAL, meant_tones
 from server.proofs.actions.reading import reading_of
 from server.proofs.models import Proof
 from server.proofs.roman import roman
@@ -23,10 +19,9 @@ from server.proofs.schemas import ProofIn
 from server.record.actions.write import write
 from server.rooms.permissions import add, enter, find
 from server.runs.actions.state import latest_run
+from server.shopbook.printed import KINDS, printed_with
 
-_SHAPED = {"plate", "picture", "pulled_at", "tones", "same_state", "reading"}
-TONAL = [key for key, row in PROCESSES.items() if row.words.goal.kind == "tone"]
-"""Processes whose areas are read as tones off a proof."""
+_SHAPED = {"plate", "picture", "pulled_at", "tones", "same_state", "reading", *KINDS}
 
 
 @transaction.atomic
@@ -51,6 +46,7 @@ def log_proof(user: User, room_id: uuid.UUID, given: ProofIn) -> Proof:
             tones=_tones(plate, given),
             reading=reading_of(room, plate, given.reading),
             pulled_at=given.pulled_at or timezone.now(),
+            **printed_with(room, given),
             **given.model_dump(exclude=_SHAPED),
         )
     )
@@ -63,6 +59,7 @@ def log_proof(user: User, room_id: uuid.UUID, given: ProofIn) -> Proof:
     plate.save()
     text = f"Pulled State {roman(number)}" + (", OK to print." if given.ok_to_print else ".")
     write(room, user, "proof", text, plate=plate, at=proof.pulled_at)
+    learn_from(user, proof)
     return proof
 
 
@@ -80,43 +77,3 @@ def _tones(plate: Plate, given: ProofIn) -> list[dict[str, object]]:
         }
         for tone in given.tones
     ]
-
-
-def advice_for(proof: Proof) -> AdviseOutput | None:
-    """Return one line of advice for each area that was wanted and read."""
-    found = Plan.objects.filter(plate=proof.plate, part__in=TONAL, superseded=False)
-    found = found.select_related("bath", "strip")
-    plans = sorted(found, key=lambda plan: PROCESSES[plan.part].order)
-    if not plans or not proof.tones:
-        return None
-    told = [_advice(plan, proof, first=plan is plans[0]) for plan in plans]
-    return AdviseOutput(
-        areas=[area for each in told for area in each.areas],
-        first=next((each.first for each in told if each.first), None),
-    )
-
-
-def _advice(plan: Plan, proof: Proof, *, first: bool) -> AdviseOutput:
-    """Return advice for the areas of one plan; the first takes those that no plan names now."""
-    own = {area["name"] for area in plan.areas}
-    others = {name for part in TONAL for name in meant_tones(proof.plate, part)} - own
-    areas = [
-        ReadArea(name=t["area"], wanted_lstar=goal_of(t), read_lstar=t["read_lstar"])
-        for t in proof.tones
-        if (t["area"] in own or (first and t["area"] not in others))
-        and (t["wanted_lstar"] is not None or t["expected_lstar"] is not None)
-    ]
-    curve = plan.strip.curve if plan.strip else None
-    return advise(
-        AdviseInput(
-            areas=areas,
-            curve=Curve.model_validate(curve) if curve else None,
-            bath=bath_facts(plan.bath),
-        )
-    )
-
-
-def goal_of(tone: dict[str, float | None]) -> float:
-    """Return the tone meant; white is meant to print as light as the plate can."""
-    wanted = tone["wanted_lstar"]
-    return wanted if wanted is not None else tone["expected_lstar"] or 100.0

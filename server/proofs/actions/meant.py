@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 from typing import Any
 
+from core.process.rows import PROCESSES
 from core.stages.second_grain import sum_of_screens
 from core.stages.shapes import Reached
 from server.plans.actions.decide import sheet_of
@@ -13,6 +14,9 @@ from server.plates.models import Plate
 from server.proofs.actions.first_tones import first_tones
 from server.runs.actions.state import decided_for, latest_run, run_state
 from server.runs.models import Run
+
+TONAL = [key for key, row in PROCESSES.items() if row.words.goal.kind == "tone"]
+"""Processes whose areas are read as tones off a proof."""
 
 
 @dataclass(frozen=True)
@@ -74,3 +78,9 @@ def _over(first: Reached | None, own: float, lightest: float) -> float:
     if first is None:
         return own
     return sum_of_screens(first, Reached(value=own, low=own, high=own), lightest).value
+
+
+def goal_of(tone: dict[str, float | None]) -> float:
+    """Return the tone meant; white is meant to print as light as the plate can."""
+    wanted = tone["wanted_lstar"]
+    return wanted if wanted is not None else tone["expected_lstar"] or 100.0

@@ -9,7 +9,7 @@ from core.stages.what_next_shapes import JudgedArea, WhatNextInput, WhatNextOutp
 from core.tone.shapes import Curve
 from server.baths.actions.facts import bath_facts
 from server.plans.models import Plan
-from server.proofs.actions.log import TONAL, goal_of
+from server.proofs.actions.meant import TONAL, goal_of
 from server.proofs.models import Proof
 from server.runs.actions.go_on import carries_on
 from server.runs.actions.state import last_of
@@ -28,7 +28,7 @@ def next_for(proof: Proof) -> WhatNextOutput | None:
     if plan is None or not judged:
         return None
     run = last_of(plan)
-    plate, curve = proof.plate, plan.strip.curve if plan.strip else None
+    plate, curve = proof.plate, plan.curve
     return what_next(
         WhatNextInput(
             areas=judged,

@@ -12,8 +12,7 @@ from server.accounts.models import User
 from server.files.models import Picture
 from server.files.paths import on_disk
 from server.plates.models import Plate
-from server.proofs.actions.log import TONAL
-from server.proofs.actions.meant import Meant, meant_tones
+from server.proofs.actions.meant import TONAL, Meant, meant_tones
 from server.proofs.actions.reading import KIND
 from server.proofs.schemas import ReadProofIn
 from server.replies.errors import BadValue

@@ -54,7 +54,7 @@ def begin_run(user: User, room_id: uuid.UUID, given: RunIn) -> Run:
     run = Run(
         id=given.id, room=room, plate=plate, plan=plan, bath=plan.bath, method=plan.method,
         part=plan.part, round_to_seconds=plan.round_to_seconds, areas=plan.areas,
-        strip=plan.strip, curve=plan.strip.curve if plan.strip else None,
+        strip=plan.strip, curve=plan.curve,
         measured=measured_lines(plan.measured, plan.strip),
         **gone_on_from(plan, goes_on=given.goes_on),
         facing=given.facing or usual_facing(plan.bath.vessel),

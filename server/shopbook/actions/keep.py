@@ -18,7 +18,7 @@ from server.shopbook.schemas import RecipeIn, ToolIn
 Thing = TypeVar("Thing", bound=RoomThing)
 
 
-def _same(stored: Thing, facts: dict[str, Any]) -> Thing:
+def same(stored: Thing, facts: dict[str, Any]) -> Thing:
     """Return what is stored already, where it is what was sent.
 
     Raises
@@ -47,7 +47,7 @@ def keep_recipe(user: User, room_id: uuid.UUID, given: RecipeIn) -> Recipe:
     if given.version == 0:
         recipe, new = add(Recipe(id=given.id, room=room, by=user, **facts))
         if not new:
-            return _same(recipe, facts)
+            return same(recipe, facts)
     else:
         recipe = change(Recipe, room, given.id, given.version)
         recipe.name, recipe.kind, recipe.text, recipe.by = (*facts.values(), user)
@@ -69,7 +69,7 @@ def keep_tool(user: User, room_id: uuid.UUID, given: ToolIn) -> Tool:
     if given.version == 0:
         tool, new = add(Tool(id=given.id, room=room, **facts))
         if not new:
-            return _same(tool, facts)
+            return same(tool, facts)
     else:
         tool = change(Tool, room, given.id, given.version)
         for field, value in facts.items():

@@ -6,6 +6,7 @@ import uuid
 from typing import Any
 
 from django.db import transaction
+from django.utils import timezone
 
 from core.calculators import compute
 from core.data.mordants import MORDANTS
@@ -20,10 +21,14 @@ from server.rooms.models import Room
 from server.rooms.permissions import add, change, enter, find
 from server.rooms.said import said_of
 from server.shopbook.actions.numbers import own_mordant_numbers
+from server.shopbook.printed import KINDS, Names, printed_with
 from server.strips.models import Strip
 from server.strips.schemas import StripChange, StripIn
 
 EARLIER_STRIPS = 5
+DAY_SECONDS = 86_400
+MOST_FITTED_AGAIN = 20
+"""Of later strips, when one is left out or put back: each fit takes a tenth of a second."""
 
 
 def make_strip(user: User, room_id: uuid.UUID, given: StripIn) -> Strip:
@@ -34,11 +39,12 @@ def make_strip(user: User, room_id: uuid.UUID, given: StripIn) -> Strip:
     NotFound, NotAllowed, Stale
     """
     room = enter(user, room_id, "change strips")
-    facts = given.model_dump(mode="json", exclude={"id", "read_on", "bath", "picture"})
+    facts = given.model_dump(mode="json", exclude={"id", "read_on", "bath", "picture", *KINDS})
     metal = MORDANTS[given.conditions.mordant].metal
     strip = Strip(id=given.id, room=room, metal=metal, read_on=given.read_on, **facts)
     strip.bath = _bath(room, given.bath, metal)
     strip.picture = _picture(room, given.picture)
+    _print(room, strip, given)
     if strip.bath is not None and given.planned:
         check_heat(strip.bath.mordant, strip.bath.temperature_c)
     fit(room, strip)
@@ -60,7 +66,7 @@ def change_strip(user: User, room_id: uuid.UUID, strip_id: uuid.UUID, given: Str
     """
     room = enter(user, room_id, "change strips")
     strip = find(Strip, room, strip_id)
-    said = said_of(given, Strip, without={"read_on", "bath", "picture"})
+    said = said_of(given, Strip, without={"read_on", "bath", "picture", *KINDS})
     for field, value in said.items():
         setattr(strip, field, value)
     if given.read_on is not None:
@@ -68,14 +74,41 @@ def change_strip(user: User, room_id: uuid.UUID, strip_id: uuid.UUID, given: Str
     strip.metal = MORDANTS[strip.conditions["mordant"]].metal
     if given.picture is not None:
         strip.picture = _picture(room, given.picture)
+    _print(room, strip, given)
     if given.bath is not None:
         strip.bath = _bath(room, given.bath, strip.metal)
     fit(room, strip)
     with transaction.atomic():
         strip.version = change(Strip, room, strip_id, given.version).version
         strip.save()
-        write(room, user, "strip", f"Changed strip {strip.name}.", data=said)
+        write(room, user, "strip", _changed(strip, given), data=said)
+    if given.out_reason is not None:
+        _fit_again(room, strip)
     return strip
+
+
+def _changed(strip: Strip, given: StripChange) -> str:
+    if given.out_reason is None:
+        return f"Changed strip {strip.name}."
+    if not given.out_reason:
+        return f"Strip {strip.name} counts again."
+    return f"Strip {strip.name} no longer counts: {given.out_reason}."
+
+
+def _print(room: Room, strip: Strip, given: Names) -> None:
+    for kind, row in printed_with(room, given).items():
+        setattr(strip, kind, row)
+
+
+def _fit_again(room: Room, changed: Strip) -> None:
+    """Fit the strips anew that lean on one, or may now: what counts has changed."""
+    later = Strip.objects.filter(
+        room=room, ground=changed.ground, metal=changed.metal, created_at__gt=changed.created_at
+    ).exclude(curve=None)
+    for strip in later.order_by("created_at")[:MOST_FITTED_AGAIN]:
+        fit(room, strip)
+        strip.version += 1
+        strip.save()
 
 
 def _bath(room: Room, bath_id: uuid.UUID | None, metal: str) -> Bath | None:
@@ -95,33 +128,45 @@ def _picture(room: Room, picture_id: uuid.UUID | None) -> Picture | None:
 def fit(room: Room, strip: Strip) -> None:
     """Fit the strip's curve; where it gives none, keep the reason in its place."""
     own = own_mordant_numbers(room.id, strip.conditions["mordant"])
+    earlier = _earlier(room, strip)
     given = {
         "patches": [_patch(p) for p in strip.patches if not p.get("left_out")],
         "bitten": strip.bitten,
         "conditions": strip.conditions | {"numbers": own.model_dump() if own else None},
-        "prior": _prior(room, strip),
+        "prior": [each.curve for each in earlier] or None,
+        "prior_days": [_days(each, strip) for each in earlier] or None,
     }
     try:
         answer = compute("fit-strip", given).model_dump(mode="json")
     except CoreError as error:
-        strip.fit, strip.curve, strip.fault = None, None, error.as_dict()
+        strip.fit, strip.curve, strip.fault, strip.prior = None, None, error.as_dict(), []
         return
     strip.curve = answer.pop("curve")
     strip.fit, strip.fault = answer, None
+    pairs = zip(earlier, answer["prior_shares"], strict=True)
+    strip.prior = [{"strip": str(each.id), "share": share} for each, share in pairs]
 
 
 def _patch(patch: dict[str, Any]) -> dict[str, Any]:
     return {key: patch[key] for key in ("seconds", "lstar", "spread") if key in patch}
 
 
-def _prior(room: Room, strip: Strip) -> list[dict[str, Any]] | None:
-    """Return curves of earlier strips of the same ground and metal."""
-    earlier = (
-        Strip.objects.filter(room=room, ground=strip.ground, metal=strip.metal)
-        .exclude(id=strip.id)
-        .exclude(curve=None)
-        .order_by("-created_at")[:EARLIER_STRIPS]
-    )
-    mordant = strip.conditions["mordant"]
-    same = [e.curve for e in earlier if e.curve and e.conditions["mordant"] == mordant]
-    return same or None
+def _earlier(room: Room, strip: Strip) -> list[Strip]:
+    """Return the earlier strips of the same ground, metal and mordant that count."""
+    found = Strip.objects.filter(
+        room=room, ground=strip.ground, metal=strip.metal, out_reason="",
+        conditions__mordant=strip.conditions["mordant"],
+    )  # fmt: skip
+    if strip.created_at is not None:
+        found = found.filter(created_at__lt=strip.created_at)
+    return list(found.exclude(id=strip.id).exclude(curve=None).order_by("-created_at"))[
+        :EARLIER_STRIPS
+    ]
+
+
+def _days(earlier: Strip, strip: Strip) -> float:
+    """Return how much older an earlier strip is [d]: by when they were read, where that is said."""
+    if earlier.read_on and strip.read_on:
+        return float(max(0, (strip.read_on - earlier.read_on).days))
+    made = strip.created_at or timezone.now()
+    return max(0.0, (made - earlier.created_at).total_seconds() / DAY_SECONDS)

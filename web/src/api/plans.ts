@@ -66,6 +66,15 @@ export const biteOn = (room: string, plate: string, body: Shapes["BiteOnIn"]) =>
     }),
   );
 
+/** Follow the plate's own curve, or the strip's alone. */
+export const chooseCurve = (room: string, plate: string, body: Shapes["CurveIn"]) =>
+  data(
+    http.PUT("/api/rooms/{room}/plates/{plate}/plan/curve", {
+      params: { path: { room, plate } },
+      body,
+    }),
+  );
+
 export const keepPlan = (room: string, plate: string, body: PlanIn) =>
   data(
     http.PUT("/api/rooms/{room}/plates/{plate}/plan", { params: { path: { room, plate } }, body }),

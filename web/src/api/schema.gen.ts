@@ -84,6 +84,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/compare-curves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Two strips' curves of one mordant; the second is moved to the first one's bath.
+         * @description Two strips' curves of one mordant; the second is moved to the first one's bath.
+         */
+        post: operations["compare_curves"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/course": {
         parameters: {
             query?: never;
@@ -198,6 +218,26 @@ export interface paths {
          * @description What was logged of a plate's ground; null where nothing was.
          */
         post: operations["ground_check"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/learn-curve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A strip's curve, and the areas of a plate that was printed as the strip was.
+         * @description A strip's curve, and the areas of a plate that was printed as the strip was.
+         */
+        post: operations["learn_curve"];
         delete?: never;
         options?: never;
         head?: never;
@@ -974,6 +1014,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/plates/{plate}/plan/curve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Plan Curve
+         * @description Follow the plate's own curve, or the strip's alone.
+         */
+        put: operations["server_overview_api_put_plan_curve"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/plates/{plate}/plan/draft": {
         parameters: {
             query?: never;
@@ -1478,6 +1538,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/strips/wall": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Wall
+         * @description Hang the strips by ground, each with its share in today's curve.
+         */
+        get: operations["server_strips_api_get_wall"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/strips/{strip}": {
         parameters: {
             query?: never;
@@ -1516,6 +1596,26 @@ export interface paths {
          * @description Ask a strip both ways: the time for a tone, the tone for a time.
          */
         post: operations["server_strips_api_post_ask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/strips/{strip}/beside/{other}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Beside
+         * @description Compare two strips: as bitten, and in the first one's bath.
+         */
+        get: operations["server_strips_api_get_beside"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1595,6 +1695,30 @@ export interface paths {
          */
         get: operations["server_runs_strips_api_get_strip_run"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/supplies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Supplies
+         * @description List the papers, inks and ways of wiping.
+         */
+        get: operations["server_shopbook_api_get_supplies"];
+        /**
+         * Put Supply
+         * @description Keep a paper, an ink or a wipe, new or changed.
+         */
+        put: operations["server_shopbook_api_put_supply"];
         post?: never;
         delete?: never;
         options?: never;
@@ -2527,6 +2651,38 @@ export interface components {
             now_ms: number;
         };
         /**
+         * CompareCurvesInput
+         * @description Two strips' curves of one mordant; the second is moved to the first one's bath.
+         */
+        CompareCurvesInput: {
+            curve: components["schemas"]["Curve"];
+            other: components["schemas"]["Curve"];
+        };
+        /**
+         * CompareCurvesOutput
+         * @description Whether two strips agree, and their curves to be drawn.
+         */
+        CompareCurvesOutput: {
+            /** Agree */
+            agree: boolean;
+            /** At Seconds */
+            at_seconds: number;
+            /** Factor */
+            factor: number;
+            /** Line */
+            line: components["schemas"]["TonePoint"][];
+            /** Most Lstar */
+            most_lstar: number;
+            /** Other As Bitten */
+            other_as_bitten: components["schemas"]["TonePoint"][];
+            /** Other Moved */
+            other_moved: components["schemas"]["TonePoint"][];
+            /** Tables */
+            tables: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * CompareProofsOutput
          * @description What changed; by cells where both are laid straight.
          */
@@ -2912,6 +3068,22 @@ export interface components {
              * @default 4
              */
             volume_l: number;
+        };
+        /**
+         * CurveIn
+         * @description Which curve a plan follows: the plate's own, or the strip's alone.
+         */
+        CurveIn: {
+            /** Own */
+            own: boolean;
+            /**
+             * Part
+             * @default tones
+             * @enum {string}
+             */
+            part: "lines" | "tones" | "spit-bite";
+            /** Version */
+            version: number;
         };
         /**
          * CurvePoint
@@ -3401,6 +3573,8 @@ export interface components {
             patches: components["schemas"]["Patch"][];
             /** Prior */
             prior?: components["schemas"]["Curve"][] | null;
+            /** Prior Days */
+            prior_days?: number[] | null;
         };
         /**
          * FitStripOutput
@@ -3412,8 +3586,18 @@ export interface components {
             darkest_lstar: number;
             /** Lightest Lstar */
             lightest_lstar: number;
+            /**
+             * Own Share
+             * @default 1
+             */
+            own_share: number;
             /** Patches */
             patches: components["schemas"]["FittedPatch"][];
+            /**
+             * Prior Shares
+             * @default []
+             */
+            prior_shares: number[];
             /** Rms Lstar */
             rms_lstar: number;
             /** Tables */
@@ -3656,6 +3840,98 @@ export interface components {
             spread: number;
             /** Wanted Lstar */
             wanted_lstar: number;
+        };
+        /**
+         * Leaning
+         * @description An earlier strip that a curve leans on, and how much of the curve is known from it.
+         */
+        Leaning: {
+            /** Name */
+            name: string;
+            /** Share */
+            share: number;
+            /**
+             * Strip
+             * Format: uuid
+             */
+            strip: string;
+        };
+        /**
+         * LearnCurveInput
+         * @description A strip's curve, and the areas of a plate that was printed as the strip was.
+         */
+        LearnCurveInput: {
+            curve: components["schemas"]["Curve"];
+            /** Readings */
+            readings: components["schemas"]["PlateReading"][];
+        };
+        /**
+         * LearnCurveOutput
+         * @description The plate's own curve, and how it moved at each area.
+         */
+        LearnCurveOutput: {
+            curve: components["schemas"]["Curve"];
+            /** Readings */
+            readings: components["schemas"]["Learned"][];
+            /** Tables */
+            tables: string;
+        };
+        /**
+         * Learned
+         * @description What a curve said of an area before its proof was read, and what it says now.
+         */
+        Learned: {
+            /** After High */
+            after_high: number;
+            /** After Low */
+            after_low: number;
+            /** After Lstar */
+            after_lstar: number;
+            /** Before Lstar */
+            before_lstar: number;
+            /** Lstar */
+            lstar: number;
+            /** Reference Seconds */
+            reference_seconds: number;
+        };
+        /**
+         * LearnedArea
+         * @description What the curve said of an area before a proof, and what it says after.
+         */
+        LearnedArea: {
+            /** After Lstar */
+            after_lstar: number;
+            /** Before Lstar */
+            before_lstar: number;
+            /** Name */
+            name: string;
+            /** Read Lstar */
+            read_lstar: number;
+        };
+        /**
+         * LearnedOut
+         * @description What a proof's tones did to its plate's curves.
+         */
+        LearnedOut: {
+            /**
+             * Plans
+             * @default []
+             */
+            plans: components["schemas"]["LearnedPlan"][];
+            /** Text */
+            text: string;
+        };
+        /**
+         * LearnedPlan
+         * @description A plan whose curve a proof moved.
+         */
+        LearnedPlan: {
+            /** Areas */
+            areas: components["schemas"]["LearnedArea"][];
+            /** Part */
+            part: string;
+            /** Strip */
+            strip: string;
         };
         /**
          * Lift
@@ -4534,6 +4810,23 @@ export interface components {
             name: string;
         };
         /**
+         * OwnCurve
+         * @description A plan's own curve: which proof moved the strip's, and whether it is followed.
+         */
+        OwnCurve: {
+            /**
+             * Proof
+             * Format: uuid
+             */
+            proof: string;
+            /** Readings */
+            readings: number;
+            /** State Number */
+            state_number: number;
+            /** Used */
+            used: boolean;
+        };
+        /**
          * OwnNumberIn
          * @description A corrected number; ``value`` null goes back to the table's.
          */
@@ -4744,6 +5037,22 @@ export interface components {
             /** Total */
             total: number;
         };
+        /** Page[SupplyOut] */
+        Page_SupplyOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
+            /** Items */
+            items: components["schemas"]["SupplyOut"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
         /** Page[TaskOut] */
         Page_TaskOut_: {
             /**
@@ -4785,6 +5094,22 @@ export interface components {
             broken: components["schemas"]["Broken"][];
             /** Items */
             items: components["schemas"]["ToolOut"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
+        /** Page[WallStrip] */
+        Page_WallStrip_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
+            /** Items */
+            items: components["schemas"]["WallStrip"][];
             /** Page */
             page: number;
             /** Page Size */
@@ -5221,6 +5546,7 @@ export interface components {
             open_again: string[];
             /** Over First */
             over_first: components["schemas"]["OverFirst"][];
+            own_curve: components["schemas"]["OwnCurve"] | null;
             /**
              * Part
              * @enum {string}
@@ -5472,6 +5798,18 @@ export interface components {
             wrong: string;
         };
         /**
+         * PlateReading
+         * @description One area of a plate: how long it has bitten by now, and the tone it printed.
+         */
+        PlateReading: {
+            /** Lstar */
+            lstar: number;
+            /** Reference Seconds */
+            reference_seconds: number;
+            /** Spread */
+            spread?: number | null;
+        };
+        /**
          * PouredPart
          * @description One part by volume; ``role`` may be left out where the table knows the name.
          */
@@ -5587,6 +5925,7 @@ export interface components {
             id: string;
             /** Ink */
             ink: string;
+            learned: components["schemas"]["LearnedOut"] | null;
             next: components["schemas"]["WhatNextOutput"] | null;
             /** Note */
             note: string;
@@ -7099,6 +7438,8 @@ export interface components {
             mordant_label: string;
             /** Name */
             name: string;
+            /** Out Reason */
+            out_reason: string;
             /** Patches */
             patches: number;
             /** Read On */
@@ -7123,6 +7464,8 @@ export interface components {
             conditions?: components["schemas"]["Conditions"] | null;
             /** Ground */
             ground?: string | null;
+            /** Ink */
+            ink?: string | null;
             /** Lines */
             lines?: components["schemas"]["MeasuredLine"][] | null;
             /** Marks */
@@ -7134,6 +7477,10 @@ export interface components {
             name?: string | null;
             /** Note */
             note?: string | null;
+            /** Out Reason */
+            out_reason?: string | null;
+            /** Paper */
+            paper?: string | null;
             /** Patches */
             patches?: components["schemas"]["StripPatch"][] | null;
             /** Picture */
@@ -7142,6 +7489,8 @@ export interface components {
             read_on?: string | null;
             /** Version */
             version: number;
+            /** Wipe */
+            wipe?: string | null;
         };
         /**
          * StripIn
@@ -7168,6 +7517,11 @@ export interface components {
              */
             id: string;
             /**
+             * Ink
+             * @default
+             */
+            ink: string;
+            /**
              * Lines
              * @default []
              */
@@ -7188,6 +7542,11 @@ export interface components {
              */
             note: string;
             /**
+             * Paper
+             * @default
+             */
+            paper: string;
+            /**
              * Patches
              * @default []
              */
@@ -7201,6 +7560,11 @@ export interface components {
             planned: number[];
             /** Read On */
             read_on?: string | null;
+            /**
+             * Wipe
+             * @default
+             */
+            wipe: string;
         };
         /**
          * StripOut
@@ -7235,6 +7599,10 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** Ink */
+            ink: string;
+            /** Leans On */
+            leans_on: components["schemas"]["Leaning"][];
             /** Left Out */
             left_out: number;
             /** Lightest Lstar */
@@ -7260,6 +7628,12 @@ export interface components {
             name: string;
             /** Note */
             note: string;
+            /** Out Reason */
+            out_reason: string;
+            /** Own Share */
+            own_share: number;
+            /** Paper */
+            paper: string;
             /** Patches */
             patches: number;
             /** Picture */
@@ -7286,6 +7660,8 @@ export interface components {
              * @enum {string}
              */
             waits: "" | "to bite" | "to read";
+            /** Wipe */
+            wipe: string;
         };
         /**
          * StripPatch
@@ -7589,6 +7965,72 @@ export interface components {
             text: string;
         };
         /**
+         * SupplyIn
+         * @description A paper, an ink or a way of wiping; ``version`` 0 for a new one.
+         */
+        SupplyIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "paper" | "ink" | "wipe";
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Put Away
+             * @default false
+             */
+            put_away: boolean;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+        };
+        /**
+         * SupplyOut
+         * @description A paper, an ink or a wipe as it stands.
+         */
+        SupplyOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "paper" | "ink" | "wipe";
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Put Away
+             * @default false
+             */
+            put_away: boolean;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+        };
+        /**
          * Table
          * @description One table of the shop book: rows of named cells.
          */
@@ -7824,6 +8266,20 @@ export interface components {
             wanted_lstar: number | null;
         };
         /**
+         * TonePoint
+         * @description A tone after so long in the bath, wetting taken off, with its 95 % band.
+         */
+        TonePoint: {
+            /** Lstar */
+            lstar: number;
+            /** Lstar High */
+            lstar_high: number;
+            /** Lstar Low */
+            lstar_low: number;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
          * ToolIn
          * @description A tool; ``version`` 0 for a new one.
          */
@@ -8023,6 +8479,92 @@ export interface components {
              * @enum {string}
              */
             temperature_unit: "C" | "F";
+        };
+        /**
+         * WallPatch
+         * @description A patch on its slip; ``out``: left out by hand, or by what the others say.
+         */
+        WallPatch: {
+            /** Lstar */
+            lstar: number;
+            /** Out */
+            out: boolean;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
+         * WallStrip
+         * @description A strip as it hangs on the wall.
+         */
+        WallStrip: {
+            /** Alone */
+            alone: boolean;
+            /** Counts */
+            counts: number | null;
+            /** Darkest Lstar */
+            darkest_lstar: number | null;
+            /** Days */
+            days: number;
+            /** Ground */
+            ground: string;
+            /** Hung */
+            hung: components["schemas"]["WallPatch"][];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Leads */
+            leads: boolean;
+            /** Left Out */
+            left_out: number;
+            /** Lightest Lstar */
+            lightest_lstar: number | null;
+            /** Line */
+            line: components["schemas"]["CurvePoint"][];
+            /** Lines */
+            lines: number;
+            /** Load G Per L */
+            load_g_per_l: number;
+            /** Marks */
+            marks: [
+                number,
+                number
+            ][][];
+            /** Metal */
+            metal: string;
+            /** Mordant */
+            mordant: string;
+            /** Mordant Label */
+            mordant_label: string;
+            /** Name */
+            name: string;
+            /** Out Reason */
+            out_reason: string;
+            /** Patches */
+            patches: number;
+            /** Picture */
+            picture: string | null;
+            /** Picture Px */
+            picture_px: [
+                number,
+                number
+            ] | null;
+            /** Planned */
+            planned: number[];
+            /** Read On */
+            read_on: string | null;
+            /** Temperature C */
+            temperature_c: number;
+            /** Usable */
+            usable: boolean;
+            /** Version */
+            version: number;
+            /**
+             * Waits
+             * @enum {string}
+             */
+            waits: "" | "to bite" | "to read";
         };
         /**
          * WhatNextInput
@@ -8505,6 +9047,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CleaningOrderOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    compare_curves: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareCurvesInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompareCurvesOutput"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
@@ -9197,6 +9853,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GroundCheckOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    learn_curve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LearnCurveInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearnCurveOutput"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
@@ -13811,6 +14581,123 @@ export interface operations {
             };
         };
     };
+    server_overview_api_put_plan_curve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CurveIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_overview_api_post_draft: {
         parameters: {
             query?: never;
@@ -16486,6 +17373,75 @@ export interface operations {
             };
         };
     };
+    server_strips_api_get_wall: {
+        parameters: {
+            query?: {
+                page?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_WallStrip_"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_strips_api_get_strip: {
         parameters: {
             query?: never;
@@ -16770,6 +17726,75 @@ export interface operations {
             };
             /** @description A body of a kind that is not read here. */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_strips_api_get_beside: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                strip: string;
+                other: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompareCurvesOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -17140,6 +18165,191 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_shopbook_api_get_supplies: {
+        parameters: {
+            query?: {
+                page?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_SupplyOut_"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_shopbook_api_put_supply: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SupplyIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SupplyOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -6,6 +6,7 @@ export type ShopBook = Shapes["ShopBook"];
 export type NumberCell = Shapes["NumberCell"];
 export type Recipe = Shapes["RecipeOut"];
 export type Tool = Shapes["ToolOut"];
+export type Supply = Shapes["SupplyOut"];
 
 export const shopBookQuery = (room: string) =>
   queryOptions({
@@ -38,6 +39,23 @@ export const toolsQuery = (room: string) =>
         ),
       ),
   });
+
+/** Every paper, ink and wipe of the room. */
+export const suppliesQuery = (room: string) =>
+  queryOptions({
+    queryKey: [room, "supplies"],
+    queryFn: () =>
+      everyPage((page) =>
+        data(
+          http.GET("/api/rooms/{room}/supplies", {
+            params: { path: { room }, query: { page: pageAsked(page) } },
+          }),
+        ),
+      ),
+  });
+
+export const keepSupply = (room: string, body: Shapes["SupplyIn"]) =>
+  data(http.PUT("/api/rooms/{room}/supplies", { params: { path: { room } }, body }));
 
 export const correctNumber = (room: string, body: Shapes["OwnNumberIn"]) =>
   data(http.POST("/api/rooms/{room}/numbers", { params: { path: { room } }, body }));

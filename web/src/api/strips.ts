@@ -11,12 +11,33 @@ const askStrips = (room: string, page: number) =>
     }),
   );
 
-/** A page of the strips, the newest first. */
-export const stripsQuery = (room: string, page = 1) =>
+export type WallStrip = Shapes["WallStrip"];
+
+/** A page of the strips as they hang, with their shares in today's curves. */
+export const wallQuery = (room: string, page = 1) =>
   queryOptions({
-    queryKey: [room, "strips", { page }],
-    queryFn: () => askStrips(room, page),
+    queryKey: [room, "strips", "wall", { page }],
+    queryFn: () =>
+      dataAs<Omit<Shapes["Page_WallStrip_"], "items"> & { items: WallStrip[] }>(
+        http.GET("/api/rooms/{room}/strips/wall", {
+          params: { path: { room }, query: { page: pageAsked(page) } },
+        }),
+      ),
     placeholderData: keepPreviousData,
+  });
+
+/** Two strips, as bitten and in the first one's bath; nothing is asked for fewer. */
+export const besideQuery = (room: string, strip: string, other: string) =>
+  queryOptions({
+    queryKey: [room, "strips", "beside", strip, other],
+    queryFn: () =>
+      data(
+        http.GET("/api/rooms/{room}/strips/{strip}/beside/{other}", {
+          params: { path: { room, strip, other } },
+        }),
+      ),
+    enabled: strip !== "" && other !== "",
+    retry: false,
   });
 
 /** Every strip, to plan from one. */

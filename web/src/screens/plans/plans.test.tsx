@@ -249,6 +249,40 @@ test("a floor pulled by key moves the tone that is wanted", async () => {
   expect(document.activeElement).not.toBe(floor);
 });
 
+const WEIGHBRIDGE = plateId("The Weighbridge");
+const WEIGHED = told<Plan>(`/plates/${WEIGHBRIDGE}/plan?part=tones`);
+
+async function weighing(used: boolean, answers = {}) {
+  const own_curve = { ...WEIGHED.own_curve, used } as NonNullable<Plan["own_curve"]>;
+  const plan = { ...WEIGHED, own_curve };
+  const server = fakeServer({
+    [`GET /plates/${WEIGHBRIDGE}/plan?part=tones`]: { body: plan },
+    [`POST /plates/${WEIGHBRIDGE}/plan/draft`]: { body: plan },
+    ...answers,
+  });
+  openAt(`/plates/${WEIGHBRIDGE}/plan/tones`);
+  return server;
+}
+const CURVE = `PUT /plates/${WEIGHBRIDGE}/plan/curve`;
+
+test("a curve that a proof moved says so, and the strip alone is one press away", async () => {
+  const alone = { ...WEIGHED, own_curve: { ...WEIGHED.own_curve, used: false } };
+  const server = await weighing(true, { [CURVE]: { body: alone } });
+  expect(await screen.findByText(/Rosin last week, moved by \d tones read up to/)).toBeVisible();
+  await press("Use the strip alone");
+  expect(await screen.findByText("Planned by Rosin last week alone.")).toBeVisible();
+  const sent = server.sent.find((each) => each.call === CURVE);
+  expect(sent?.body).toEqual({ part: "tones", version: WEIGHED.version, own: false });
+});
+
+test("tones put aside are taken up again; one who came first is told of", async () => {
+  const text = "Someone changed this plan while you were at it.";
+  await weighing(false, { [CURVE]: refuse(409, fault("version", text)) });
+  expect(await screen.findByText(/Rosin last week alone; .* are put aside/)).toBeVisible();
+  await press("Use the plate’s own tones");
+  await waitFor(() => expect(alerts().join()).toContain(text));
+});
+
 test("even minutes, and a method where there are two", async () => {
   const { server } = await planning();
   await press("Even minutes");

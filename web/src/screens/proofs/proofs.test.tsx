@@ -217,6 +217,35 @@ test("the answer leads; below it what to do, with the tone it gives and how sure
   expect(await screen.findByRole("heading", { name: /^State I(:|$)/ })).toBeVisible();
 });
 
+test("what a proof did to the curve stands beside it, and why one did nothing", async () => {
+  const moved = {
+    text: "The next bites are planned by this reading: Far prints 6 L* lighter than Rosin said.",
+    plans: [
+      {
+        part: "tones",
+        strip: "Rosin",
+        areas: [{ name: "Far", read_lstar: 62, before_lstar: 55, after_lstar: 61 }],
+      },
+    ],
+  };
+  const why = { text: "Not taken into the curve: printed with another ink than Rosin.", plans: [] };
+  const items = [
+    { ...proof, id: "newer", state_number: 2, learned: moved },
+    { ...proof, id: "older", state_number: 1, learned: why },
+  ];
+  fakeServer({ [`GET /proofs?plate=${RAIN}`]: { body: listed(items) }, ...NO_PINS });
+  openAt(`/plates/${RAIN}/proofs`);
+  expect(await screen.findByRole("heading", { name: "The curve followed" })).toBeVisible();
+  expect(screen.getByText(/Far 55 → 61/)).toBeVisible();
+  expect(screen.getByRole("link", { name: "See the plan" })).toHaveAttribute(
+    "href",
+    expect.stringContaining("/plan/tones"),
+  );
+  await userEvent.click(screen.getByRole("button", { name: /^State I,/ }));
+  expect(await screen.findByRole("heading", { name: "The curve stays" })).toBeVisible();
+  expect(screen.getByText(why.text)).toBeVisible();
+});
+
 test("the step to bite makes its plan; where it cannot, it says why", async () => {
   const next = nextOf("It is the plate: Far is 12 L* too light.", BITE);
   const items = [{ ...proof, id: "newer", tones: [tone("Far", 50, 62)], next }];

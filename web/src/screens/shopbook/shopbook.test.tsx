@@ -1,6 +1,6 @@
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import type { Recipe, ShopBook, Tool } from "../../api/shopbook";
+import type { Recipe, ShopBook, Supply, Tool } from "../../api/shopbook";
 import { fakeServer, fault, refuse, told } from "../../testing/server";
 import { alerts, openAt, pick, press, type } from "../../testing/show";
 
@@ -128,6 +128,34 @@ const LAYOUT = {
   ],
   placed: [{ name: "Lantern", x_mm: 0, y_mm: 0, width_mm: 200, height_mm: 150, turned: false }],
 };
+
+test("a paper is renamed over its version and put away; a new ink is kept", async () => {
+  const supplies = told<{ items: Supply[] }>("/supplies").items;
+  const paper = supplies.find((each) => each.kind === "paper") as Supply;
+  const server = fakeServer({ "PUT /supplies": { body: paper } });
+  openAt("/shop-book?tab=supplies");
+  await userEvent.click(await screen.findByRole("button", { name: /^change.*soft cotton/ }));
+  await type("Name", "soft cotton, 300 g/m²");
+  await userEvent.click(screen.getByLabelText("Put away: not offered any more"));
+  await press("Keep it");
+  await waitFor(() => expect(server.last()?.call).toBe("PUT /supplies"));
+  expect(server.last()?.body).toMatchObject({
+    id: paper.id,
+    version: paper.version,
+    name: "soft cotton, 300 g/m²",
+    put_away: true,
+  });
+  expect(await screen.findByRole("heading", { name: "A new paper, ink or wipe" })).toBeVisible();
+  await press("Keep it");
+  expect(alerts().join()).toContain("Name");
+  server.answer(
+    "PUT /supplies",
+    refuse(422, fault("name", "There is a ink of that name already.")),
+  );
+  await type("Name", "black, a quarter medium");
+  await press("Keep it");
+  await waitFor(() => expect(alerts().join()).toContain("of that name already"));
+});
 
 test("a sheet is laid out, drawn, and its cuts listed in order", async () => {
   const server = fakeServer({ "POST /api/calc/cut-sheet": { body: LAYOUT } });

@@ -1,16 +1,7 @@
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Strip } from "../../api/strips";
-import {
-  API,
-  fakeServer,
-  fault,
-  listed,
-  NOW_MS,
-  refuse,
-  stripId,
-  told,
-} from "../../testing/server";
+import { API, fakeServer, fault, NOW_MS, refuse, stripId, told } from "../../testing/server";
 import { alerts, openAt, pick, press, rowsOf, type } from "../../testing/show";
 
 const ROSIN = stripId("Rosin last week");
@@ -193,15 +184,31 @@ test("lines measured on a strip are added, checked and kept", async () => {
   ]);
 });
 
-test("strip 101 is on the second page", async () => {
-  const first = told<{ items: Strip[] }>("/strips").items;
-  const late = { ...(first[0] as Strip), id: "late", name: "Strip of spring" };
-  fakeServer({
-    "GET /strips": { body: listed(first, 101) },
-    "GET /strips?page=2": { body: listed([late], 101, 2) },
+test("what a strip was printed with is kept; the room's own are offered", async () => {
+  const server = fakeServer({ [`PUT /strips/${ROSIN}`]: { body: { ...strip, version: 9 } } });
+  openAt(`/strips/${ROSIN}`);
+  await press("Change");
+  expect(screen.getByLabelText("Ink")).toHaveValue("black, a quarter medium");
+  await userEvent.clear(screen.getByLabelText("Paper"));
+  await userEvent.click(await screen.findByRole("option", { name: "soft cotton, 280 g/m²" }));
+  await type("Wipe", "tarlatan, then palm");
+  await press("Keep");
+  const kept = () => server.sent.find((each) => each.call === `PUT /strips/${ROSIN}`);
+  await waitFor(() => expect(kept()).toBeDefined());
+  expect(kept()?.body).toEqual({
+    version: strip.version,
+    paper: "soft cotton, 280 g/m²",
+    ink: "black, a quarter medium",
+    wipe: "tarlatan, then palm",
   });
-  openAt("/strips");
-  expect(await screen.findByText(/^101 strips/)).toBeVisible();
-  await press("Older");
-  expect(await screen.findByText("Strip of spring")).toBeVisible();
+});
+
+test("a strip that does not say how it was printed asks for it, with the reason", async () => {
+  fakeServer({ [`GET /strips/${ROSIN}`]: { body: { ...strip, paper: "", ink: "", wipe: "" } } });
+  openAt(`/strips/${ROSIN}`);
+  expect(await screen.findByText(/only where it was printed as this/)).toBeVisible();
+  await press("Say how it was printed");
+  expect(screen.getByLabelText("Paper")).toHaveValue("");
+  await press("Leave it");
+  expect(screen.queryByLabelText("Paper")).toBeNull();
 });

@@ -63,7 +63,14 @@ export function PlanEditor(props: Props) {
           {plan && plate.maps ? <Preview plan={plan} /> : null}
         </div>
         <aside className="min-w-0">
-          <Sources process={process} form={form} baths={baths} strips={strips} plan={plan} />
+          <Sources
+            process={process}
+            form={form}
+            baths={baths}
+            strips={strips}
+            plan={plan}
+            kept={kept}
+          />
           <Areas process={process} form={form} plan={plan} />
           {plan ? <GoingOn form={form} plan={plan} /> : null}
           {process.measures ? (

@@ -4,6 +4,7 @@ import type { Plan } from "../../../api/plans";
 import type { ProcessParts } from "../../../processes/parts";
 import { PickField } from "../../../ui/form/Fields";
 import { type Form, useTyped } from "../../../ui/form/useForm";
+import { OwnCurve } from "./OwnCurve";
 
 type Props = {
   process: ProcessParts;
@@ -11,10 +12,11 @@ type Props = {
   baths: Bath[];
   strips: Shapes["StripCard"][];
   plan: Plan | null;
+  kept: Plan | null;
 };
 
 /** The bath and the strip that a plan is reckoned from. */
-export function Sources({ process, form, baths, strips, plan }: Props) {
+export function Sources({ process, form, baths, strips, plan, kept }: Props) {
   const chosen = useTyped(form, "bath");
   const bath = baths.find((each) => each.id === chosen);
   return (
@@ -25,6 +27,7 @@ export function Sources({ process, form, baths, strips, plan }: Props) {
         name="strip"
         options={[...strips.map((s) => [s.id, s.name] as const), ["", "none: a guess"]]}
       />
+      {plan && kept ? <OwnCurve plan={plan} kept={kept} /> : null}
       {bath && plan ? (
         <process.Source
           plan={plan}

@@ -1,17 +1,11 @@
 import { usePlate } from "../../../frame/PlateFrame";
-import {
-  ComboField,
-  LongField,
-  NumberField,
-  PickField,
-  TextField,
-  TickField,
-} from "../../../ui/form/Fields";
+import { PrintedFields } from "../../../printed/PrintedFields";
+import { LongField, NumberField, PickField, TextField, TickField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { type Form, useTyped } from "../../../ui/form/useForm";
 import { Beside } from "../../../ui/Section";
 import { roman } from "../../../ui/times";
-import { FOULED, WIPES } from "./proof";
+import { FOULED } from "./proof";
 import { FromScan } from "./FromScan";
 import { ReadTones } from "./ReadTones";
 import { useProofForm } from "./useProofForm";
@@ -55,10 +49,8 @@ export function NewProof() {
 function Printing({ form }: { form: Form }) {
   return (
     <div className="grid grid-cols-[repeat(auto-fit,minmax(190px,1fr))] items-start gap-3.5">
-      <TextField form={form} name="paper" />
+      <PrintedFields form={form} />
       <NumberField form={form} name="soak_minutes" step={5} />
-      <TextField form={form} name="ink" />
-      <ComboField form={form} name="wipe" offered={WIPES} />
       <TextField form={form} name="pressure" />
       <NumberField form={form} name="passes" />
     </div>

@@ -1,14 +1,9 @@
 import type { Shapes } from "../../../api/client";
 import { number, pick, shapeOf, text, yes } from "../../../ui/form/shape";
 import type { PlanArea } from "../../../api/plans";
+import { NOT_SAID, printedFields } from "../../../printed/PrintedFields";
 import type { ReadOff } from "./readOff";
 
-export const WIPES = [
-  "gauze, then paper",
-  "gauze, then hand",
-  "gauze, paper, chalked hand",
-  "cloth",
-];
 export const FOULED = [
   ["", "not looked for"],
   ["no", "none"],
@@ -28,10 +23,8 @@ const unread = (row: Record<string, unknown>) => String(row.read_lstar).trim() =
 export const PROOF_SHAPE = shapeOf(
   "ProofIn",
   {
-    paper: text("Paper"),
+    ...printedFields,
     soak_minutes: number("Soak"),
-    ink: text("Ink"),
-    wipe: text("Wipe"),
     pressure: text("Pressure"),
     passes: number("Passes through the press", { needed: true }),
     note: text("Note"),
@@ -44,10 +37,8 @@ export const PROOF_SHAPE = shapeOf(
 );
 
 export const firstProof = (areas: PlanArea[]) => ({
-  paper: "",
+  ...NOT_SAID,
   soak_minutes: "",
-  ink: "",
-  wipe: "",
   pressure: "",
   passes: "1",
   note: "",

@@ -5,6 +5,7 @@ import { Care } from "../../../ui/Care";
 import { Beside, Section } from "../../../ui/Section";
 import { roman } from "../../../ui/times";
 import { Causes } from "./Causes";
+import { Learned } from "./Learned";
 import { Pinned } from "./Pinned";
 import { Pins } from "./Pins";
 import { Settings } from "./Settings";
@@ -57,6 +58,7 @@ export function OneProof({ proof, before, compare }: Props) {
             <Care key={each.code}>{each.text}</Care>
           ))}
           {proof.next ? <Steps proof={proof} /> : null}
+          <Learned proof={proof} />
           <Pins pins={pins} proof={proof} />
           {proof.next ? <Causes next={proof.next} /> : null}
         </div>

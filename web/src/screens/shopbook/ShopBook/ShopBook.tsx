@@ -7,6 +7,7 @@ import { CutSheet } from "./CutSheet";
 import { Mix } from "./Mix";
 import { Numbers } from "./Numbers";
 import { Recipes } from "./Recipes";
+import { Supplies } from "./Supplies";
 import { Tables } from "./Tables";
 import { Tools } from "./Tools";
 
@@ -19,6 +20,7 @@ const TABS: [key: string, name: string, Part: ComponentType][] = [
   ["cleaning", "Clean a plate", Cleaning],
   ["recipes", "Recipes", Recipes],
   ["tools", "Tools", Tools],
+  ["supplies", "Papers, inks, wipes", Supplies],
   ["calculators", "Calculators", Calculators],
 ];
 

@@ -4,6 +4,7 @@ import { type Bath, bathsQuery } from "../../../api/baths";
 import { minutesQuery, readMinutes } from "../../../api/calc";
 import type { Shapes } from "../../../api/client";
 import { makeStrip, type Strip } from "../../../api/strips";
+import { NOT_SAID } from "../../../printed/PrintedFields";
 import { useHere } from "../../../frame/useHere";
 import { Asking } from "../../../ui/Asking";
 import { ButtonLink } from "../../../ui/Button";
@@ -62,7 +63,7 @@ function Planned({ baths, first }: { baths: Bath[]; first: Bath }) {
     send: async ({ times, ...read }, { id }) => {
       const { seconds } = await readMinutes(times);
       const bath = baths.find((each) => each.id === read.bath) ?? first;
-      return makeStrip(room, { ...read, id, planned: seconds, ...inBath(bath) });
+      return makeStrip(room, { ...NOT_SAID, ...read, id, planned: seconds, ...inBath(bath) });
     },
     done: async (strip) => {
       await client.invalidateQueries({ queryKey: [room] });

@@ -4,6 +4,7 @@ import { useNavigate } from "react-router";
 import { useMordantOptions } from "../../../api/mordants";
 import { makeStrip, type Strip } from "../../../api/strips";
 import { useHere } from "../../../frame/useHere";
+import { PrintedFields } from "../../../printed/PrintedFields";
 import { ComboField, LongField, NumberField, PickField, TextField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { useForm } from "../../../ui/form/useForm";
@@ -45,6 +46,7 @@ export function NewStrip() {
         <NumberField form={form} name="conditions.temperature_c" step={0.5} />
         <NumberField form={form} name="conditions.load_g_per_l" />
         <NumberField form={form} name="conditions.baume" />
+        <PrintedFields form={form} />
       </Section>
       <Patches form={form} onScan={setScan} />
       <div className="mt-4.5">

@@ -1,4 +1,5 @@
 import type { Shapes } from "../../../api/client";
+import { NOT_SAID, type PrintedRead, printedFields } from "../../../printed/PrintedFields";
 import { number, pick, shapeOf, temperature, text, time } from "../../../ui/form/shape";
 import { keptOf, type Scanned, withSpread } from "../../../scan/scanned";
 import { GROUNDS } from "../../../ui/materials";
@@ -7,7 +8,7 @@ import { clock } from "../../../ui/times";
 const DOUBLING_SECONDS = [30, 60, 120, 240, 480, 960];
 
 type Row = { seconds: string; lstar: string };
-export type StripRead = {
+export type StripRead = PrintedRead & {
   name: string;
   ground: string;
   bitten: "dips" | "once";
@@ -24,6 +25,7 @@ export const STRIP_SHAPE = shapeOf(
   {
     name: text("Name"),
     ground: text("Ground"),
+    ...printedFields,
     note: text("Note"),
     "conditions.mordant": pick("Metal and mordant"),
     "conditions.temperature_c": temperature("Bath temperature", { needed: true }),
@@ -39,6 +41,7 @@ export const firstStrip = () => ({
   name: "",
   ground: GROUNDS[0],
   bitten: "dips",
+  ...NOT_SAID,
   note: "",
   conditions: { mordant: "copper-ferric", temperature_c: "", load_g_per_l: "0", baume: "" },
   patches: DOUBLING_SECONDS.map((s): Row => ({ seconds: clock(s), lstar: "" })),

@@ -2,6 +2,12 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { changeStrip, type Strip, stripQuery } from "../../../api/strips";
 import { useHere } from "../../../frame/useHere";
+import {
+  PrintedFields,
+  type PrintedRead,
+  printedFields,
+  saidOf,
+} from "../../../printed/PrintedFields";
 import { ButtonLink } from "../../../ui/Button";
 import { NumberField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
@@ -17,6 +23,7 @@ import { clock } from "../../../ui/times";
 type Row = { lstar: number };
 
 const SHAPE = shapeOf("StripChange", {
+  ...printedFields,
   "patches.*.lstar": number("Patch #, L*", { optional: true }),
 });
 
@@ -53,18 +60,16 @@ function Reading({ strip }: { strip: Strip }) {
   const client = useQueryClient();
   const say = useSay();
   const [scan, setScan] = useState<Scanned | null>(null);
-  const form = useForm<{ patches: Row[] }, Strip>(SHAPE, {
+  const blank = { ...saidOf(strip), patches: strip.to_read.map(() => ({ lstar: "" })) };
+  const form = useForm<PrintedRead & { patches: Row[] }, Strip>(SHAPE, {
     keepAs: `${room} reading ${strip.id}`,
-    start: { patches: strip.to_read.map(() => ({ lstar: "" })) },
+    start: blank,
     version: strip.version,
-    send: ({ patches }, { version }) =>
-      changeStrip(room, strip.id, { version, ...readToday(strip, patches, scan) }),
+    send: ({ patches, ...printed }, { version }) =>
+      changeStrip(room, strip.id, { version, ...printed, ...readToday(strip, patches, scan) }),
     theirs: async () => {
       const now = await client.fetchQuery({ ...stripQuery(room, strip.id), staleTime: 0 });
-      return {
-        version: now.version,
-        values: { patches: strip.to_read.map(() => ({ lstar: "" })) },
-      };
+      return { version: now.version, values: blank };
     },
     done: async () => {
       await client.invalidateQueries({ queryKey: [room] });
@@ -105,6 +110,9 @@ function Reading({ strip }: { strip: Strip }) {
           </div>
         ))}
       </Section>
+      <div className="mt-4 grid grid-cols-[repeat(auto-fit,minmax(190px,1fr))] items-start gap-3.5">
+        <PrintedFields form={form} />
+      </div>
       <FormFoot form={form} submit="See the curve" />
     </form>
   );

@@ -3,10 +3,9 @@ import { pictureUrl } from "../../../api/proofs";
 import { isOut } from "../../../figures/ToneCurve";
 import { useHere } from "../../../frame/useHere";
 import type { Quad } from "../../../scan/Marked";
+import { boxOf } from "../../../scan/marks";
 
 type Props = { strip: Strip; chosen: number | null; choose: (place: number) => void };
-
-const AROUND = 0.5;
 
 /** The scan the strip was read from: its row, each patch to be chosen. */
 export function Slip({ strip, chosen, choose }: Props) {
@@ -80,18 +79,3 @@ function insetAt([x, y]: Quad[number], quad: Quad): Quad[number] {
   return [x + (mx - x) * INSET, y + (my - y) * INSET];
 }
 const inset = (at: Quad[number], quad: Quad) => insetAt(at, quad).join(" ");
-
-/** The part of the scan that is shown: the row, and half its height around it. */
-function boxOf(marks: Quad[]) {
-  const xs = marks.flat().map(([x]) => x);
-  const ys = marks.flat().map(([, y]) => y);
-  const [left, right] = [Math.min(...xs), Math.max(...xs)];
-  const [top, low] = [Math.min(...ys), Math.max(...ys)];
-  const around = AROUND * Math.min(right - left, low - top);
-  return {
-    x: left - around,
-    y: top - around,
-    width: right - left + 2 * around,
-    height: low - top + 2 * around,
-  };
-}

@@ -14,6 +14,7 @@ import { shownTemperature, temperatureUnit } from "../../../ui/units";
 import { AskBar } from "./AskBar";
 import { Lines } from "./Lines";
 import { Patches } from "./Patches";
+import { PrintedWith } from "./PrintedWith";
 import { ReadIt } from "./ReadIt";
 import { Slip } from "./Slip";
 import { TakeAway } from "./TakeAway";
@@ -75,6 +76,7 @@ function Page({ strip }: { strip: Strip }) {
           />
         </Beside>
       )}
+      <PrintedWith strip={strip} />
       <Lines strip={strip} />
       <Trouble error={toggle.error} />
       {strip.note ? <p className="note">{strip.note}</p> : null}

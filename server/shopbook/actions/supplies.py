@@ -1,0 +1,61 @@
+"""Keep the room's papers, inks and ways of wiping."""
+
+from __future__ import annotations
+
+import uuid
+
+from django.db import IntegrityError, transaction
+
+from server.accounts.models import User
+from server.record.actions.write import write
+from server.replies.errors import BadValue
+from server.rooms.models import Room
+from server.rooms.permissions import add, change, enter
+from server.shopbook.actions.keep import same
+from server.shopbook.models import Supply
+from server.shopbook.schemas import SupplyIn
+
+
+@transaction.atomic
+def keep_supply(user: User, room_id: uuid.UUID, given: SupplyIn) -> Supply:
+    """Return the stored paper, ink or wipe; under a new name all that name it follow.
+
+    Raises
+    ------
+    NotFound, NotAllowed, Stale
+    BadValue
+        The room has another of that name.
+    """
+    room = enter(user, room_id, "keep recipes")
+    facts = given.model_dump(exclude={"id", "version"}) | {"name": " ".join(given.name.split())}
+    supply = Supply(id=given.id, room=room, **facts)
+    _check_alone(room, supply)
+    try:
+        with transaction.atomic():
+            if given.version == 0:
+                supply, new = add(supply)
+                if not new:
+                    return same(supply, facts)
+            else:
+                supply = change(Supply, room, given.id, given.version)
+                for field, value in facts.items():
+                    setattr(supply, field, value)
+                supply.save()
+    except IntegrityError:
+        raise _taken(supply) from None
+    away = ", put away" if supply.put_away else ""
+    write(room, user, supply.kind, f"{supply.name} kept{away}.", data=facts)
+    return supply
+
+
+def _check_alone(room: Room, supply: Supply) -> None:
+    others = Supply.objects.filter(room=room, kind=supply.kind, name__iexact=supply.name)
+    if others.exclude(id=supply.id).exists():
+        raise _taken(supply)
+
+
+def _taken(supply: Supply) -> BadValue:
+    return BadValue(
+        "name-taken", f"There is a {supply.kind} of that name already.", field="name",
+        value=supply.name, allowed="a name of its own",
+    )  # fmt: skip

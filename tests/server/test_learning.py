@@ -1,0 +1,157 @@
+"""A proof moves the curve its plate's next bites are planned by, only where it may."""
+
+import pytest
+
+from server.plans.models import Plan
+from server.proofs.models import Proof
+from server.record.models import Entry
+from server.runs.models import Run
+from tests.server.conftest import new_id
+from tests.server.test_bite_on import bitten, plan
+
+SAME = {"paper": "Soft cotton", "ink": "Black, a quarter medium", "wipe": "gauze, then hand"}
+
+
+def print_strip(person, **more):
+    strip = person.must("GET", f"/strips/{person.ids['strip']}")
+    body = {"version": strip["version"], **SAME, **more}
+    return person.must("PUT", f"/strips/{person.ids['strip']}", body)
+
+
+def expected(person):
+    """What each tone should print by its bites."""
+    areas = plan(person)["sheet"]["plan"]["areas"]
+    return {area["name"]: area["goal"]["value"] for area in areas}
+
+
+def pull(person, off, **more):
+    """A proof whose tones lie off what was expected."""
+    said = expected(person)
+    tones = [{"area": n, "read_lstar": round(min(105, said[n] + d), 1), "spread": 0.8}
+             for n, d in off.items()]  # fmt: skip
+    body = {"id": new_id(), "plate": person.ids["plate"], "tones": tones, **SAME}
+    return person.must("POST", "/proofs", body | more)
+
+
+@pytest.fixture
+def room(furnished):
+    """A plate bitten in three tones by a strip that says what it was printed with."""
+    print_strip(furnished)
+    bitten(furnished)
+    return furnished
+
+
+PLATES_OWN = {"Tone 1": 0.5, "Tone 2": 9.0, "Tone 3": 0.0}
+"""One area off, the others not: it is the plate."""
+
+
+def test_a_proof_printed_as_the_strip_moves_the_plates_curve_and_the_record_tells(room):
+    strip = room.must("GET", f"/strips/{room.ids['strip']}")
+    told = pull(room, PLATES_OWN)
+    assert told["learned"]["text"].startswith("The next bites are planned by this reading: Tone 2")
+    (moved,) = told["learned"]["plans"]
+    area = next(a for a in moved["areas"] if a["name"] == "Tone 2")
+    assert area["before_lstar"] + 2 < area["after_lstar"] <= area["read_lstar"] + 1
+    after = plan(room)
+    assert after["own_curve"] == {
+        "proof": told["id"], "state_number": 1, "readings": 3, "used": True}  # fmt: skip
+    assert room.must("GET", f"/strips/{room.ids['strip']}")["line"] == strip["line"]
+    entry = Entry.objects.get(text__startswith="State I: The next bites")
+    assert [each["name"] for each in entry.data["readings"]] == list(PLATES_OWN)
+
+
+def test_the_next_bites_follow_it_and_what_was_bitten_stays_as_it_was(room):
+    before = Run.objects.get(id=room.ids["run"]).curve
+    told = pull(room, PLATES_OWN)
+    draft = {"id": new_id(), "bath": room.ids["bath"], "strip": room.ids["strip"], "areas": [
+        {"name": "Tone 2", "lstar": 40, "open_cm2": 60}]}  # fmt: skip
+    url = f"/plates/{room.ids['plate']}/plan/draft"
+    own = room.must("POST", url, draft)["sheet"]["plan"]["bites"][-1]["cumulative_seconds"]
+    anew = room.must("POST", url, draft | {"anew": True})
+    assert anew["own_curve"] is None
+    assert own > 1.05 * anew["sheet"]["plan"]["bites"][-1]["cumulative_seconds"]
+    room.must("POST", f"/plates/{room.ids['plate']}/plan/bite-on",
+              {"proof": told["id"], "area": "Tone 2"})  # fmt: skip
+    room.must("POST", "/runs", {"id": new_id(), "plate": room.ids["plate"]})
+    assert Run.objects.get(id=room.ids["run"]).curve == before
+    assert Run.objects.latest("created_at").curve == Plan.objects.get().learned["curve"]
+
+
+def test_it_is_taken_back_and_taken_again_and_both_stand_in_the_record(room):
+    pull(room, PLATES_OWN)
+    url = f"/plates/{room.ids['plate']}/plan/curve"
+    version = plan(room)["version"]
+    back = room.must("PUT", url, {"version": version, "own": False})
+    assert back["own_curve"]["used"] is False
+    assert room.ask("PUT", url, {"version": version, "own": True})[0] == 409
+    again = room.must("PUT", url, {"version": back["version"], "own": True})
+    assert again["own_curve"]["used"]
+    said = list(Entry.objects.filter(text__startswith="Plate is planned").values_list("text"))
+    assert sorted(said) == [("Plate is planned by Strip alone.",),
+                            ("Plate is planned by its own proofs.",)]  # fmt: skip
+
+
+def test_a_plate_without_a_reading_has_no_curve_of_its_own_to_choose(room):
+    body = {"version": plan(room)["version"], "own": True}
+    status, reply = room.ask("PUT", f"/plates/{room.ids['plate']}/plan/curve", body)
+    assert (status, reply["error"]["code"]) == (422, "no-own-curve")
+
+
+@pytest.mark.parametrize(("more", "why"), [
+    ({"ink": "Sepia"}, "printed with another ink than Strip"),
+    ({"paper": "", "wipe": "cloth"}, "printed with another paper and wipe than Strip"),
+])  # fmt: skip
+def test_printed_otherwise_it_says_nothing_of_the_curve(room, more, why):
+    told = pull(room, PLATES_OWN, **more)
+    assert told["learned"] == {"text": f"Not taken into the curve: {why}.", "plans": []}
+    assert plan(room)["own_curve"] is None
+
+
+def test_a_strip_that_does_not_say_how_it_was_printed_is_named(room):
+    print_strip(room, ink="")
+    text = pull(room, PLATES_OWN)["learned"]["text"]
+    assert text == "Not taken into the curve: Strip does not say its ink."
+
+
+def test_names_that_differ_in_capitals_and_spaces_are_one(room):
+    told = pull(room, PLATES_OWN, paper="  soft   COTTON ")
+    assert told["paper"] == "Soft cotton" and told["learned"]["plans"]
+
+
+ALL_LIGHT = {"Tone 1": 7.0, "Tone 2": 7.0, "Tone 3": 7.0}
+
+
+def test_a_pull_that_strayed_is_left_out_until_it_is_pulled_again_and_reads_the_same(room):
+    first = pull(room, ALL_LIGHT)
+    assert first["next"]["cause"] in ("printing", "both")
+    assert "the pull itself strayed" in first["learned"]["text"]
+    second = pull(room, ALL_LIGHT, same_state=True)
+    assert second["learned"]["plans"], second["learned"]["text"]
+
+
+def test_after_work_by_hand_a_proof_no_longer_tells_of_the_bites(room):
+    pull(room, PLATES_OWN)
+    text = pull(room, PLATES_OWN)["learned"]["text"]
+    assert text.endswith("something was done to the plate by hand since its last bite.")
+
+
+def test_a_strip_that_is_read_anew_is_followed_alone_again(room):
+    pull(room, PLATES_OWN)
+    strip = room.must("GET", f"/strips/{room.ids['strip']}")
+    patches = [dict(each, lstar=each["lstar"] - 2) for each in strip["readings"]]
+    room.must("PUT", f"/strips/{room.ids['strip']}",
+              {"version": strip["version"], "patches": patches})  # fmt: skip
+    assert plan(room)["own_curve"] is None
+
+
+def test_a_plate_bitten_without_a_strip_learns_nothing_and_says_nothing(keeper):
+    from tests.server.conftest import Device, furnish, plan_body
+
+    keeper.ids = furnish(keeper)
+    body = plan_body(keeper.ids, strip=None, version=1)
+    keeper.must("PUT", f"/plates/{keeper.ids['plate']}/plan", body)
+    Run.objects.filter(id=keeper.ids["run"]).update(strip=None, curve=None)
+    keeper.tablet = Device(keeper, keeper.ids["run"])
+    bitten(keeper)
+    assert pull(keeper, PLATES_OWN)["learned"] is None
+    assert Proof.objects.get().learned is None
