@@ -104,7 +104,7 @@ def what_next(given: WhatNextInput) -> WhatNextOutput:
                 given.areas, off, cause.own, cause.own_spread, cause.plate, strict=True
             )
         ],
-        steps=_ranked(steps),
+        steps=ranked(steps),
         tables=TABLES_VERSION,
     )  # fmt: skip
 
@@ -303,8 +303,17 @@ def _bitten(
     )  # fmt: skip
 
 
-def _ranked(steps: list[Step]) -> list[Step]:
-    """Return steps with the printing first, then by what the best of an area does to the print."""
+def ranked(steps: list[Step]) -> list[Step]:
+    """Return steps with the printing first, then by what the best of an area does to the print.
+
+    Parameters
+    ----------
+    steps : list of Step
+
+    Returns
+    -------
+    list of Step
+    """
     best: dict[str, float] = {}
     for step in steps:
         if step.act != "leave":

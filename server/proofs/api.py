@@ -75,7 +75,11 @@ def get_change(request: HttpRequest, room: RoomId, proof: UUID, left: UUID) -> C
 def get_pins(request: HttpRequest, room: RoomId, plate: UUID, page: PageNumber = 1) -> Page[PinOut]:
     """List the pins of a plate's proofs, the oldest first."""
     found = find(Plate, enter(signed_in(request), room, "look"), plate)
-    rows = Pin.objects.filter(plate=found).select_related("proof").order_by("created_at", "id")
+    rows = (
+        Pin.objects.filter(plate=found, withdrawn=False)
+        .select_related("proof")
+        .order_by("created_at", "id")
+    )
     return page_of(rows, page, pin_out)
 
 

@@ -46,3 +46,5 @@ class Pin(RoomThing):
     done_at = models.DateTimeField(null=True)
     done_in_state = models.PositiveIntegerField(null=True)
     """The state that answers it."""
+    withdrawn = models.BooleanField(default=False)
+    """Set by mistake: it is shown no more; the record still tells of it."""

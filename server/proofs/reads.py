@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+from core.process.rows import PROCESSES
 from server.proofs.actions.advice import advice_for
 from server.proofs.actions.next import next_for
 from server.proofs.models import Pin, Proof
 from server.proofs.schemas import LearnedOut, PinOut, ProofOut, ScanRead, ToneOut
+from server.runs.actions.state import run_state
 from server.shopbook.printed import names_of
 
 
@@ -16,6 +18,7 @@ def proof_out(proof: Proof) -> ProofOut:
         plate=proof.plate_id,
         picture=proof.picture_id,
         state_number=proof.state_number,
+        worked=_worked(proof),
         pulled_at=proof.pulled_at,
         **names_of(proof),
         soak_minutes=proof.soak_minutes,
@@ -32,6 +35,19 @@ def proof_out(proof: Proof) -> ProofOut:
     )
 
 
+def _worked(proof: Proof) -> str:
+    """Return what lies between the state before and this one: bites, or the hand."""
+    earlier = (
+        Proof.objects.filter(plate_id=proof.plate_id, state_number__lt=proof.state_number)
+        .order_by("-state_number", "-pulled_at")
+        .first()
+    )
+    run = proof.run
+    if run is not None and (earlier is None or earlier.run_id != run.id) and run_state(run).done:
+        return f"{PROCESSES[run.part].words.title.lower()} bitten"
+    return "worked by hand" if earlier is not None else ""
+
+
 def pin_out(pin: Pin) -> PinOut:
     """Return a pin as it stands."""
     return PinOut(
@@ -43,6 +59,7 @@ def pin_out(pin: Pin) -> PinOut:
         x_mm=pin.x_mm,
         y_mm=pin.y_mm,
         done=pin.done_at is not None,
+        withdrawn=pin.withdrawn,
         state_number=pin.proof.state_number,
         done_in_state=pin.done_in_state,
         created_at=pin.created_at,

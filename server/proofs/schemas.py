@@ -66,6 +66,8 @@ class PinIn(Schema):
     x_mm: PlaceMm
     y_mm: PlaceMm
     done: bool = False
+    withdrawn: bool = False
+    """Taken away, as if it had not been pinned."""
 
 
 class PinOut(PinIn):
@@ -144,6 +146,8 @@ class ProofOut(PrintedOut):
     plate: UUID
     picture: UUID | None
     state_number: int
+    worked: str
+    """What was done to the plate since the state before; empty where that is not known."""
     pulled_at: datetime
     soak_minutes: float | None
     pressure: str

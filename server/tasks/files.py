@@ -33,7 +33,8 @@ def file_of(task: Task, number: int) -> FileResponse:
     NotFound
     """
     result = task.result or {}
-    listed: list[dict[str, Any]] = next((result[key] for key in _LISTS if key in result), [])
+    one = [{"path": result["straight"]}] if result.get("straight") else []
+    listed: list[dict[str, Any]] = next((result[key] for key in _LISTS if key in result), one)
     if not 1 <= number <= len(listed):
         raise NotFound("That file")
     path = _folder(task) / Path(listed[number - 1]["path"]).name

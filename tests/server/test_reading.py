@@ -262,3 +262,47 @@ def test_a_picture_that_breaks_off_fails_in_words(keeper):
     task_picture = upload(keeper, whole, "strip.jpg")
     task = read(keeper, "/strips/scans", picture=task_picture, patches=40)
     assert task["state"] == "failed" and task["fault"]["field"].endswith("corners_px")
+
+
+def test_a_pin_is_moved_reworded_and_taken_away_and_the_record_tells_each(furnished):
+    proof = {"id": new_id(), "plate": furnished.ids["plate"]}
+    furnished.must("POST", "/proofs", proof)
+    pin = {"id": new_id(), "proof": proof["id"], "kind": "darker", "x_mm": 20, "y_mm": 30}
+    made = furnished.must("PUT", "/pins", pin)
+    moved = furnished.must("PUT", "/pins", {**made, "x_mm": 44.5, "text": "the sky"})
+    assert (moved["x_mm"], moved["text"], moved["version"]) == (44.5, "the sky", 2)
+    gone = furnished.must("PUT", "/pins", {**moved, "withdrawn": True})
+    at = f"/pins?plate={furnished.ids['plate']}"
+    assert furnished.must("GET", at)["items"] == []
+    furnished.must("PUT", "/pins", {**gone, "withdrawn": False})
+    assert [each["text"] for each in furnished.must("GET", at)["items"]] == ["the sky"]
+    said = [e["text"] for e in furnished.must("GET", "/record")["items"] if "sky" in e["text"]]
+    assert sorted(said) == ["Changed: darker, the sky.", "Pinned again: darker, the sky.",
+                            "Taken away: darker, the sky."]  # fmt: skip
+
+
+def test_what_lies_between_two_states_is_told_bites_or_the_hand(furnished):
+    from tests.server.test_bite_on import bitten
+
+    def pull(**more):
+        body = {"id": new_id(), "plate": furnished.ids["plate"], **more}
+        return furnished.must("POST", "/proofs", body)["worked"]
+
+    assert pull() == ""  # nothing was dipped yet
+    bitten(furnished)
+    assert pull(same_state=True) == "tones bitten"
+    assert [pull(), pull(same_state=True)] == ["worked by hand", "worked by hand"]
+
+
+def test_a_straight_proof_is_fetched_before_it_is_logged_and_read_without_what_is_painted(planned):
+    picture = proof_scan(planned)
+    task = read(planned, "/proofs/scans", picture=picture, plate=planned.ids["plate"])
+    url = f"/api/rooms/{planned.room.id}/tasks/{task['id']}/files/1"
+    reply = planned.client.get(url)
+    assert reply.status_code == 200 and reply["Content-Type"] == "image/png"
+    stroke = {"points_mm": [[10, 10], [30, 10]], "size_mm": 8}
+    body = {"id": new_id(), "plate": planned.ids["plate"], "picture": picture,
+            "corners": task["result"]["corners_px"], "left_out": [stroke]}  # fmt: skip
+    told = read(planned, "/proofs/scans", **body)["result"]
+    shares = [sum(area["share"] for area in each["areas"]) for each in (task["result"], told)]
+    assert shares[1] < shares[0]

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
 from typing import Any
 
-from core.stages.what_next import what_next
+from core.stages.what_next import ranked, what_next
 from core.stages.what_next_shapes import JudgedArea, WhatNextInput, WhatNextOutput
 from core.tone.shapes import Curve
 from server.baths.actions.facts import bath_facts
@@ -20,35 +21,49 @@ LEAST_SHARE = 0.0
 def next_for(proof: Proof) -> WhatNextOutput | None:
     """Return whether plate or printing is at fault, and what to do; None where nothing was meant.
 
-    All tonal areas of a plate are judged together: what they share is the printing.
+    All tonal areas of a plate are judged together, since what they share is the printing; each is
+    bitten on by its own plan.
     """
-    plans = Plan.objects.filter(plate=proof.plate, part__in=TONAL, superseded=False)
-    plan = plans.select_related("bath", "strip").order_by("created_at").first()
-    judged = [_judged(proof, tone, plan) for tone in proof.tones if _is_meant(tone)]
-    if plan is None or not judged:
+    found = Plan.objects.filter(plate=proof.plate, part__in=TONAL, superseded=False)
+    plans = list(found.select_related("bath", "strip").order_by("created_at"))
+    areas = {area["name"]: area for plan in plans for area in plan.areas}
+    judged = [_judged(proof, tone, areas) for tone in proof.tones if _is_meant(tone)]
+    if not plans or not judged:
         return None
+    told = [_by_plan(proof, plan, judged) for plan in plans]
+    whose = {area["name"]: at for at, plan in enumerate(plans) for area in plan.areas}
+    steps = [s for at, each in enumerate(told) for s in each.steps if whose.get(s.area, 0) == at]
+    return told[0].model_copy(update={"steps": ranked(steps)})
+
+
+def _by_plan(proof: Proof, plan: Plan, judged: list[JudgedArea]) -> WhatNextOutput:
+    """Return what is next as one plan's curve, bath and grain have it."""
     run = last_of(plan)
-    plate, curve = proof.plate, plan.curve
-    return what_next(
-        WhatNextInput(
-            areas=judged,
-            curve=Curve.model_validate(curve) if curve else None,
-            bath=bath_facts(plan.bath),
-            grain_stands=run is not None and carries_on(run),
-            plate_cm2=plate.width_mm * plate.height_mm / 100,
-            material=plate.metal,
-            bites=plate.metal in ("copper", "zinc"),
-        )
+    plate = proof.plate
+    given = WhatNextInput(
+        areas=judged,
+        curve=Curve.model_validate(plan.curve) if plan.curve else None,
+        bath=bath_facts(plan.bath),
+        grain_stands=run is not None and carries_on(run),
+        plate_cm2=plate.width_mm * plate.height_mm / 100,
+        material=plate.metal,
+        bites=plate.metal in ("copper", "zinc"),
     )
+    return _told(given.model_dump_json())
+
+
+@lru_cache(maxsize=256)
+def _told(given: str) -> WhatNextOutput:
+    """Return the answer to an input as JSON: a pure function, asked of each proof on the line."""
+    return what_next(WhatNextInput.model_validate_json(given))
 
 
 def _is_meant(tone: dict[str, Any]) -> bool:
     return tone["wanted_lstar"] is not None or tone.get("expected_lstar") is not None
 
 
-def _judged(proof: Proof, tone: dict[str, Any], plan: Plan | None) -> JudgedArea:
+def _judged(proof: Proof, tone: dict[str, Any], areas: dict[str, dict[str, Any]]) -> JudgedArea:
     surface = proof.plate.width_mm * proof.plate.height_mm / 100
-    areas = {area["name"]: area for area in plan.areas} if plan else {}
     open_cm2 = areas.get(tone["area"], {}).get("open_cm2")
     return JudgedArea(
         name=tone["area"],

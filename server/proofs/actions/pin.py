@@ -38,7 +38,7 @@ def keep_pin(user: User, room_id: uuid.UUID, given: PinIn) -> Pin:
             write(room, user, "proof", text, plate=proof.plate)
         return pin
     pin = change(Pin, room, given.id, given.version)
-    was_done = pin.done_at is not None
+    was_done, was_away = pin.done_at is not None, pin.withdrawn
     for field, value in facts.items():
         setattr(pin, field, value)
     if given.done != was_done:
@@ -46,6 +46,8 @@ def keep_pin(user: User, room_id: uuid.UUID, given: PinIn) -> Pin:
         pin.done_in_state = pin.plate.state_number if given.done else None
     pin.save()
     word = "Changed" if given.done == was_done else "Done" if given.done else "Not done after all"
+    if given.withdrawn != was_away:
+        word = "Taken away" if given.withdrawn else "Pinned again"
     write(room, user, "proof", f"{word}: {_said(pin)}.", plate=pin.plate)
     return pin
 

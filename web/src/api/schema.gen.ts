@@ -5215,6 +5215,11 @@ export interface components {
              * @default 0
              */
             version: number;
+            /**
+             * Withdrawn
+             * @default false
+             */
+            withdrawn: boolean;
             /** X Mm */
             x_mm: number;
             /** Y Mm */
@@ -5264,6 +5269,11 @@ export interface components {
              * @default 0
              */
             version: number;
+            /**
+             * Withdrawn
+             * @default false
+             */
+            withdrawn: boolean;
             /** X Mm */
             x_mm: number;
             /** Y Mm */
@@ -5958,6 +5968,8 @@ export interface components {
             tones: components["schemas"]["ToneOut"][];
             /** Wipe */
             wipe: string;
+            /** Worked */
+            worked: string;
         };
         /**
          * Reach

@@ -59,9 +59,6 @@ export const drawingUrl = (room: string, study: Study, width: number) =>
 export const labelsUrl = (room: string, study: Study) =>
   `${at(room, study.plate)}/labels?v=${study.drawn}`;
 
-export const taskFileUrl = (room: string, task: string, number: number) =>
-  `/api/rooms/${room}/tasks/${task}/files/${number}`;
-
 /** What of a study is sent: what follows from it stays the server's. */
 export function saidOf(study: Study): StudyIn {
   const { version, id, strip, bath, sketches, tuning, smooth_mm, map, count } = study;

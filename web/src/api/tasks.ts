@@ -26,3 +26,7 @@ export const stopTask = (room: string, task: string) =>
   dataAs<Task>(
     http.POST("/api/rooms/{room}/tasks/{task}/stop", { params: { path: { room, task } } }),
   );
+
+/** One of the files that a task wrote, the first 1. */
+export const taskFileUrl = (room: string, task: string, number: number) =>
+  `/api/rooms/${room}/tasks/${task}/files/${number}`;

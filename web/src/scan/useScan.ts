@@ -6,9 +6,12 @@ import { newId } from "../device/ids";
 import { useHere } from "../frame/useHere";
 import { useTask } from "../frame/useTask";
 import type { Quad } from "./Marked";
+import type { Stroke } from "./Painting";
 
-type Asked = { id: string; picture: string; corners: Quad | null };
+type Asked = { id: string; picture: string; corners: Quad | null; leftOut: Stroke[] };
 type Of = { about: (picture: string) => string; kind: string; ask: (of: Asked) => Promise<Task> };
+
+type Again = { file?: File; corners?: Quad; leftOut?: Stroke[] };
 
 const NOWHERE = "00000000-0000-0000-0000-000000000000";
 
@@ -19,11 +22,12 @@ export function useScan<Result extends NonNullable<Task["result"]>>({ about, kin
   const [asked, setAsked] = useState<string | null>(null);
   const found = useTask<Result>({ about: picture ? about(picture.id) : NOWHERE, kind });
   const read = useMutation({
-    mutationFn: async ({ file, corners }: { file?: File; corners?: Quad }) => {
+    mutationFn: async ({ file, corners, leftOut }: Again) => {
       const sent = file ? await sendPicture(room, newId(), file) : picture;
       if (!sent) return null;
       setPicture(sent);
-      const task = await ask({ id: newId(), picture: sent.id, corners: corners ?? null });
+      const again = { corners: corners ?? null, leftOut: leftOut ?? [] };
+      const task = await ask({ id: newId(), picture: sent.id, ...again });
       setAsked(task.id);
       return task;
     },

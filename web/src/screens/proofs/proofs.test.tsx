@@ -324,6 +324,42 @@ test("a pin is set by keys, kept with its millimetres, and ticked by the state t
   );
 });
 
+test("a pin is moved and reworded over its version, or taken away and put back", async () => {
+  const read = { ...proof, id: "read", state_number: 2, reading: READING, next: null };
+  const pin = {
+    ...{ id: "p1", version: 4, proof: "first", kind: "darker", text: "sky", x_mm: 30, y_mm: 40 },
+    ...{ done: false, withdrawn: false, state_number: 1, done_in_state: null },
+    created_at: proof.pulled_at,
+  };
+  const server = fakeServer({
+    [`GET /proofs?plate=${RAIN}`]: { body: listed([read]) },
+    [`GET /pins?plate=${RAIN}&page=1`]: { body: listed([pin]) },
+    "PUT /pins": { body: { ...pin, version: 5 } },
+  });
+  openAt(`/plates/${RAIN}/proofs`);
+  await userEvent.click(await screen.findByRole("button", { name: /^change/ }));
+  screen.getByRole("button", { name: /^The pin: press the picture/ }).focus();
+  await userEvent.keyboard("{ArrowRight}");
+  await type("In words", "sky at the left");
+  await press("Keep it so");
+  const sent = () => server.sent.filter((each) => each.call === "PUT /pins").map((e) => e.body);
+  await waitFor(() => expect(sent()).toHaveLength(1));
+  expect(sent()[0]).toEqual({
+    ...{ id: "p1", version: 4, proof: "first", kind: "darker", text: "sky at the left" },
+    ...{ x_mm: 31, y_mm: 40, done: false, withdrawn: false },
+  });
+  await userEvent.click(await screen.findByRole("button", { name: /^change/ }));
+  await press("Take it away");
+  expect(await screen.findByText("A pin is taken away.")).toBeVisible();
+  await userEvent.click(screen.getByRole("button", { name: /Undo/ }));
+  await waitFor(() => expect(sent()).toHaveLength(3));
+  expect(sent().map((each) => [each.version, each.withdrawn])).toEqual([
+    [4, false],
+    [4, true],
+    [5, false],
+  ]);
+});
+
 test("without a scan a pin has no place, and says so", async () => {
   fakeServer({
     [`GET /proofs?plate=${RAIN}`]: { body: listed([{ ...proof, next: null, reading: null }]) },
@@ -374,7 +410,10 @@ test("two proofs are told apart: what changed, what all share; differed only whe
   expect(screen.getByText(/So it is the plate that changed, not the wipe/)).toBeVisible();
   expect(screen.getByText(/The right one was moved by/)).toHaveTextContent("0.6 mm");
   const [, far] = rowsOf(within(screen.getByRole("main")).getByRole("table"));
-  expect(far?.slice(1)).toEqual(["50", "62", "55", "7 darker"]);
+  expect(far?.slice(1, 5)).toEqual(["50", "62", "55", "7 darker"]);
+  expect(
+    screen.getByRole("img", { name: "Far: State I 12 too light, State II 5 too light" }),
+  ).toBeVisible();
   await userEvent.keyboard("v");
   expect(await screen.findByText(/Both must be read from a scan/)).toBeVisible();
   const both = { ...change, columns: 2, rows: 1, cells: [-8, 0.4] };
@@ -383,25 +422,25 @@ test("two proofs are told apart: what changed, what all share; differed only whe
   expect(await screen.findByRole("button", { name: /Compare with/ })).toBeVisible();
 });
 
+const READ = {
+  areas: [
+    { name: "Tone 1", lstar: 83.2, spread: 3, doubt: 0.2, share: 0.2, warnings: [] },
+    { name: "Tone 2", lstar: 70.4, spread: 3, doubt: 0.9, share: 0.2, warnings: [SMALL] },
+    { name: "Tone 3", lstar: null, spread: null, doubt: null, share: 0, warnings: [] },
+  ],
+  corners_px: READING.corners,
+  turned: 0,
+  likeness: 0.9,
+  straight: "straight.png",
+  paper_spread: 0.2,
+  warnings: [],
+  tables: "",
+};
 test("a scan fills in the tones, each with its doubt; one typed over is as sure as an eye", async () => {
-  const result = {
-    areas: [
-      { name: "Tone 1", lstar: 83.2, spread: 3, doubt: 0.2, share: 0.2, warnings: [] },
-      { name: "Tone 2", lstar: 70.4, spread: 3, doubt: 0.9, share: 0.2, warnings: [SMALL] },
-      { name: "Tone 3", lstar: null, spread: null, doubt: null, share: 0, warnings: [] },
-    ],
-    corners_px: READING.corners,
-    turned: 0,
-    likeness: 0.9,
-    straight: "straight.png",
-    paper_spread: 0.2,
-    warnings: [],
-    tables: "",
-  };
   const { server } = await readFrom(`/plates/${LANTERN}/proofs/new`, "Read them from a scan", {
     call: "POST /proofs/scans",
     of: `about=${LANTERN}&kind=read-proof`,
-    result,
+    result: READ,
   });
   await waitFor(() => expect(screen.getByLabelText("Tone 1, L* read")).toHaveValue("83.2"));
   expect(screen.getByText("Tone 2: Only 4 places.")).toBeVisible();
@@ -416,6 +455,30 @@ test("a scan fills in the tones, each with its doubt; one typed over is as sure 
       { area: "Tone 2", read_lstar: 69, spread: null },
     ],
   });
+});
+
+test("what is painted over by keys or pointer is left out, between the corners that were found", async () => {
+  const { server } = await readFrom(`/plates/${LANTERN}/proofs/new`, "Read them from a scan", {
+    call: "POST /proofs/scans",
+    of: `about=${LANTERN}&kind=read-proof`,
+    result: READ,
+  });
+  await press("Paint over what is not to count");
+  const brush = screen.getByRole("button", { name: /^Brush at 100, 75 mm/ });
+  brush.focus();
+  await userEvent.keyboard("{Shift>}{ArrowRight}{/Shift}{ArrowUp} ");
+  await press("Broad");
+  brush.focus();
+  await userEvent.keyboard("{ArrowLeft} ");
+  expect(brush).toHaveAccessibleName(/2 strokes/);
+  await press("Take back the last stroke");
+  await press("Read it without these");
+  await waitFor(() => expect(server.last().call).toBe("POST /proofs/scans"));
+  expect(server.last().body).toMatchObject({
+    corners: READ.corners_px,
+    left_out: [{ points_mm: [[110, 74]], size_mm: 5 }],
+  });
+  expect(await screen.findByRole("button", { name: "Change what is painted over" })).toBeVisible();
 });
 
 test("a scan that cannot be found is read between corners set by hand", async () => {

@@ -33,7 +33,7 @@ export function NewProof() {
         </div>
         <div className="grid gap-3">
           <ReadTones areas={areas} form={form}>
-            <FromScan plate={plate.id} areas={areas} form={form} picture={picture} />
+            <FromScan plate={plate} areas={areas} form={form} picture={picture} />
           </ReadTones>
           <PickField form={form} name="foul_bite" options={FOULED} />
           <TickField form={form} name="same_state" />

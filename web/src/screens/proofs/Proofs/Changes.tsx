@@ -2,12 +2,13 @@ import type { Change, Proof } from "../../../api/proofs";
 import { AreaName } from "../../../figures/AreaName";
 import { Digits, Table } from "../../../ui/Table";
 import { roman } from "../../../ui/times";
+import { stopsOf, Track, TrackHead } from "./Track";
 
-type Props = { change: Change; left: Proof; right: Proof };
+type Props = { change: Change; left: Proof; right: Proof; proofs: Proof[] };
 const SEEN_LSTAR = 1.2;
 
 /** Each area in both proofs against what was wanted; below, what all of them share. */
-export function Changes({ change, left, right }: Props) {
+export function Changes({ change, left, right, proofs }: Props) {
   if (change.areas.length === 0) return null;
   return (
     <div className="grid gap-3">
@@ -18,6 +19,7 @@ export function Changes({ change, left, right }: Props) {
           { head: roman(left.state_number), right: true },
           { head: roman(right.state_number), right: true },
           { head: "changed by, L*", right: true },
+          { head: <TrackHead stops={stopsOf(proofs, "", left, right)} />, desk: true },
         ]}
       >
         {change.areas.map((area, i) => {
@@ -33,6 +35,9 @@ export function Changes({ change, left, right }: Props) {
                 <b>{now?.read_lstar.toFixed(0)}</b>
               </Digits>
               <td className="text-right">{saidOf(area.change_lstar)}</td>
+              <td className="max-phone:hidden">
+                <Track area={area.name} stops={stopsOf(proofs, area.name, left, right)} />
+              </td>
             </tr>
           );
         })}

@@ -100,6 +100,7 @@ function Hung({ proof, pulls, place, choose, next }: HungProps) {
         ) : null}
         {proof.ok_to_print ? <i className="note">OK to print</i> : null}
       </p>
+      {proof.worked ? <p className="note">{proof.worked}</p> : null}
       <p className="note num">
         {dayOf(proof.pulled_at, zone)}
         {pulls.length > 1 ? (

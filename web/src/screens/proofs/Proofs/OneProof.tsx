@@ -1,5 +1,7 @@
 import { pictureUrl, type Proof, straightUrl } from "../../../api/proofs";
+import { usePlate } from "../../../frame/PlateFrame";
 import { useHere } from "../../../frame/useHere";
+import { TakeAway } from "../../../scan/TakeAway";
 import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { Beside, Section } from "../../../ui/Section";
@@ -15,13 +17,15 @@ import { usePins } from "./usePins";
 
 type Props = {
   proof: Proof;
+  proofs: Proof[];
   before: Proof | null;
   compare: (chosen: { left: string; right: string }) => void;
 };
 
 /** A proof: its picture with pins, what to do next by what it does to the tone, and why. */
-export function OneProof({ proof, before, compare }: Props) {
+export function OneProof({ proof, proofs, before, compare }: Props) {
   const { room } = useHere();
+  const { plate } = usePlate();
   const pins = usePins(proof);
   return (
     <Section>
@@ -45,9 +49,19 @@ export function OneProof({ proof, before, compare }: Props) {
                 Compare with State {roman(before.state_number)}
               </Button>
             ) : null}
+            {proof.tones.length > 0 ? (
+              <TakeAway
+                title={`${plate.name}, State ${roman(proof.state_number)}`}
+                readings={proof.tones.map((tone) => ({
+                  name: tone.area,
+                  lstar: tone.read_lstar,
+                  spread: tone.spread,
+                }))}
+              />
+            ) : null}
           </div>
           {proof.tones.length > 0 ? (
-            <Tones proof={proof} />
+            <Tones proof={proof} proofs={proofs} />
           ) : (
             <p>No tones were read off this proof.</p>
           )}
@@ -58,9 +72,9 @@ export function OneProof({ proof, before, compare }: Props) {
             <Care key={each.code}>{each.text}</Care>
           ))}
           {proof.next ? <Steps proof={proof} /> : null}
-          <Learned proof={proof} />
           <Pins pins={pins} proof={proof} />
           {proof.next ? <Causes next={proof.next} /> : null}
+          <Learned proof={proof} />
         </div>
       </Beside>
     </Section>

@@ -25,10 +25,10 @@ const WAYS: readonly (readonly [Way, string])[] = [
 ];
 const SHIFTED_MM = 0.3;
 
-type Props = { left: Proof; right: Proof; done: () => void };
+type Props = { left: Proof; right: Proof; proofs: Proof[]; done: () => void };
 
 /** Two proofs: drawn aside, differed, or side by side; what changed, and what all areas share. */
-export function Pair({ left, right, done }: Props) {
+export function Pair({ left, right, proofs, done }: Props) {
   const { room } = useHere();
   const [way, setWay] = useState<Way>("curtain");
   const { units } = useUser();
@@ -62,7 +62,7 @@ export function Pair({ left, right, done }: Props) {
           ) : null}
         </div>
         <div className="grid content-start gap-4">
-          {change ? <Changes change={change} left={left} right={right} /> : null}
+          {change ? <Changes change={change} left={left} right={right} proofs={proofs} /> : null}
           {change && change.areas.length === 0 ? (
             <Care>Tones were not read off both, so nothing can be said of its areas.</Care>
           ) : null}

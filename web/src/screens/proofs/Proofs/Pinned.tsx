@@ -37,19 +37,21 @@ export function Pinned({ pins, src, proof }: Props) {
           height={Math.round((900 * plate.height_mm) / plate.width_mm)}
           className="block h-auto w-full border-[1.5px] border-ink"
         />
-        {shown.map((pin, i) => (
-          <span
-            key={pin.id}
-            className={`absolute grid size-7 -translate-1/2 place-items-center border-2 font-bold ${answered(pin, proof) ? "border-ink bg-ink text-paper-lift" : "border-copper-deep bg-copper-deep text-paper-lift"}`}
-            style={at(pin.x_mm, pin.y_mm)}
-          >
-            <span className="num">{i + 1}</span>
-          </span>
-        ))}
+        {shown.map((pin, i) =>
+          pin.id === draft?.id ? null : (
+            <span
+              key={pin.id}
+              className={`absolute grid size-7 -translate-1/2 place-items-center border-2 font-bold ${answered(pin, proof) ? "border-ink bg-ink text-paper-lift" : "border-copper-deep bg-copper-deep text-paper-lift"}`}
+              style={at(pin.x_mm, pin.y_mm)}
+            >
+              <span className="num">{i + 1}</span>
+            </span>
+          ),
+        )}
         {draft ? (
           <button
             type="button"
-            aria-label="The new pin: press the picture, or move it by arrow keys"
+            aria-label={`${draft.version === 0 ? "The new pin" : "The pin"}: press the picture, or move it by arrow keys`}
             className="absolute inset-0 size-full cursor-crosshair"
             onClick={(event) => {
               if (event.detail === 0) return; // a key, not a press

@@ -1,5 +1,5 @@
 import type { Proof } from "../../../api/proofs";
-import { Button } from "../../../ui/Button";
+import { Button, TextButton } from "../../../ui/Button";
 import { Chooser } from "../../../ui/form/Picker";
 import { Key } from "../../../ui/Key";
 import { Trouble } from "../../../ui/Trouble";
@@ -21,7 +21,7 @@ const SAID = Object.fromEntries(KINDS) as Record<Kind, string>;
 
 /** What the next state is to answer: each pin a to-do, carried from state to state. */
 export function Pins({ pins, proof }: { pins: Pinning; proof: Proof }) {
-  const { shown, draft, begin, keep, tick } = pins;
+  const { shown, draft, begin, change, keep, tick } = pins;
   useKeys({ p: () => (proof.reading && !draft ? begin() : undefined) });
   const open = shown.filter((pin) => !pin.done).length;
   return (
@@ -36,8 +36,8 @@ export function Pins({ pins, proof }: { pins: Pinning; proof: Proof }) {
       </div>
       <ul className="grid">
         {shown.map((pin, i) => (
-          <li key={pin.id} className="border-t border-hair py-1">
-            <label className="flex min-h-9 items-center gap-3 pointer-coarse:min-h-12">
+          <li key={pin.id} className="flex items-center gap-3 border-t border-hair py-1">
+            <label className="flex min-h-9 flex-1 items-center gap-3 pointer-coarse:min-h-12">
               <input
                 type="checkbox"
                 className="size-5 accent-ink"
@@ -56,11 +56,16 @@ export function Pins({ pins, proof }: { pins: Pinning; proof: Proof }) {
                   : `since State ${roman(pin.state_number)}`}
               </span>
             </label>
+            {proof.reading && !pin.done && !draft ? (
+              <TextButton className="note pointer-coarse:min-h-12" onClick={() => change(pin)}>
+                change<span className="sr-only"> pin {i + 1}</span>
+              </TextButton>
+            ) : null}
           </li>
         ))}
       </ul>
       {draft ? (
-        <NewPin pins={pins} />
+        <PinForm pins={pins} />
       ) : proof.reading ? (
         <Button look="quiet" className="justify-self-start" onClick={begin}>
           Pin a note <Key>P</Key>
@@ -75,8 +80,8 @@ export function Pins({ pins, proof }: { pins: Pinning; proof: Proof }) {
   );
 }
 
-function NewPin({ pins }: { pins: Pinning }) {
-  const { draft, setDraft, save, keep } = pins;
+function PinForm({ pins }: { pins: Pinning }) {
+  const { draft, setDraft, save, takeAway, keep } = pins;
   const { units } = useUser();
   if (!draft) return null;
   return (
@@ -111,8 +116,13 @@ function NewPin({ pins }: { pins: Pinning }) {
       </div>
       <div className="flex flex-wrap gap-3">
         <Button type="submit" disabled={keep.isPending}>
-          Pin it
+          {draft.version === 0 ? "Pin it" : "Keep it so"}
         </Button>
+        {draft.version > 0 ? (
+          <Button disabled={keep.isPending} onClick={() => takeAway(draft)}>
+            Take it away
+          </Button>
+        ) : null}
         <Button look="quiet" onClick={() => setDraft(null)}>
           Leave it
         </Button>

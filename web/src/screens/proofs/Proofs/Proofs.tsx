@@ -53,11 +53,17 @@ export function Proofs() {
       />
       <Pages list={data} go={setPage} />
       {left ? (
-        <Pair left={left} right={right} done={() => setChosen({ left: null, right: right.id })} />
+        <Pair
+          left={left}
+          right={right}
+          proofs={proofs}
+          done={() => setChosen({ left: null, right: right.id })}
+        />
       ) : (
         <OneProof
           key={right.id}
           proof={right}
+          proofs={proofs}
           before={beforeOf(proofs, right)}
           compare={setChosen}
         />

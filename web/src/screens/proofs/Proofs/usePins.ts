@@ -7,7 +7,16 @@ import { useHere } from "../../../frame/useHere";
 import { useSay } from "../../../ui/Toast";
 
 export type Kind = Pin["kind"];
-export type Draft = { id: string; x_mm: number; y_mm: number; kind: Kind; text: string };
+export type Draft = {
+  id: string;
+  /** 0 for a new one. */
+  version: number;
+  proof: string;
+  x_mm: number;
+  y_mm: number;
+  kind: Kind;
+  text: string;
+};
 
 /** The pins of a plate as they stand at one of its states, and the one that is being set. */
 export function usePins(proof: Proof) {
@@ -26,6 +35,8 @@ export function usePins(proof: Proof) {
   const begin = () =>
     setDraft({
       id: newId(),
+      version: 0,
+      proof: proof.id,
       x_mm: plate.width_mm / 2,
       y_mm: plate.height_mm / 2,
       kind: "darker",
@@ -33,15 +44,25 @@ export function usePins(proof: Proof) {
     });
   const save = async () => {
     if (!draft) return;
-    await keep.mutateAsync({ ...draft, version: 0, proof: proof.id, done: false });
+    await keep.mutateAsync({ ...draft, done: false, withdrawn: false });
     setDraft(null);
+  };
+  const change = (pin: Pin) => setDraft(bare(pin));
+  const takeAway = async (draft: Draft) => {
+    const gone = { ...draft, done: false, withdrawn: true };
+    const next = await keep.mutateAsync(gone);
+    setDraft(null);
+    say({
+      text: "A pin is taken away.",
+      undo: () => keep.mutate({ ...gone, version: next.version, withdrawn: false }),
+    });
   };
   const tick = async (pin: Pin, done: boolean) => {
     const next = await keep.mutateAsync({ ...bare(pin), done });
     if (done)
       say({ text: "A pin is done.", undo: () => keep.mutate({ ...bare(next), done: false }) });
   };
-  return { plate, shown, draft, setDraft, begin, save, tick, keep };
+  return { plate, shown, draft, setDraft, begin, change, takeAway, save, tick, keep };
 }
 
 /** A pin is answered from the state on that did it. */
@@ -62,6 +83,7 @@ const bare = ({ id, version, proof, kind, text, x_mm, y_mm, done }: Pin) => ({
   x_mm,
   y_mm,
   done,
+  withdrawn: false,
 });
 
 export type Pinning = ReturnType<typeof usePins>;

@@ -5,6 +5,7 @@ import { type Strip, stripQuery } from "../../../api/strips";
 import { ToneCurve } from "../../../figures/ToneCurve";
 import { useHere } from "../../../frame/useHere";
 import { ButtonLink } from "../../../ui/Button";
+import { TakeAway } from "../../../scan/TakeAway";
 import { Care } from "../../../ui/Care";
 import { Beside, PageHead } from "../../../ui/Section";
 import { Asking } from "../../../ui/Asking";
@@ -17,7 +18,6 @@ import { Patches } from "./Patches";
 import { PrintedWith } from "./PrintedWith";
 import { ReadIt } from "./ReadIt";
 import { Slip } from "./Slip";
-import { TakeAway } from "./TakeAway";
 import { useAsking } from "./useAsking";
 import { useLeaveOut } from "./useLeaveOut";
 
@@ -102,7 +102,17 @@ function Head({ strip }: { strip: Strip }) {
         </>
       }
     >
-      {strip.readings.length > 0 ? <TakeAway strip={strip} /> : null}
+      {strip.readings.length > 0 ? (
+        <TakeAway
+          title={strip.name}
+          readings={strip.readings.map((patch, i) => ({
+            name: String(i + 1),
+            seconds: patch.seconds,
+            lstar: patch.lstar,
+            spread: patch.spread,
+          }))}
+        />
+      ) : null}
       <ButtonLink look="quiet" to={`/r/${room}/strips`}>
         All strips
       </ButtonLink>

@@ -1,12 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import {
-  askForMaps,
-  type MapFiles,
-  type MapsIn,
-  type Study,
-  taskFileUrl,
-} from "../../../api/studies";
+import { askForMaps, type MapFiles, type MapsIn, type Study } from "../../../api/studies";
+import { taskFileUrl } from "../../../api/tasks";
 import { newId } from "../../../device/ids";
 import { usePlate } from "../../../frame/PlateFrame";
 import { useHere } from "../../../frame/useHere";
