@@ -20,10 +20,12 @@ from core.errors import CoreError
 from core.stages.cause import cause_of
 from tests.core.stages.test_cause import KINDS, proof
 from tests.core.stages.test_what_next import bitten_rooms
+from tests.core.tone.test_learn_curve import PROOFED, plate_beside_its_strip
 from tests.simulator.scans import any_proof, any_scan, any_strip, printed_strip, scanned
 
 NEAR_LSTAR = 6.0
 QUALITY = 85
+NOISE = 1.5
 SURE = 0.3
 
 
@@ -108,9 +110,11 @@ def pace(folder: Path) -> None:
     rng = np.random.default_rng(1)
     strip = any_strip(rng)
     light, corners = printed_strip(strip, rng)
-    picture, _ = scanned(light, corners, rng, quality=0)
+    picture, _ = scanned(light, corners, rng, quality=0, noise=0)
     wide = (12e6 / (picture.shape[0] * picture.shape[1])) ** 0.5
-    path = sent(folder, cv2.resize(picture, None, fx=wide, fy=wide))
+    large = cv2.resize(picture, None, fx=wide, fy=wide).astype(np.float32)
+    large += rng.normal(0, NOISE, large.shape).astype(np.float32)  # in each pixel, as scanners do
+    path = sent(folder, np.clip(np.rint(large), 0, 255).astype(np.uint8))
     count = 9
     tries = []
     for _ in range(count):
@@ -137,12 +141,24 @@ def causes(count: int) -> None:
           f"what was wanted by {np.sqrt(np.mean((tone - wanted) ** 2)):.2f} L* RMS")  # fmt: skip
 
 
+def learning(count: int) -> None:
+    """Let a proof of three areas move its plate's curve; print how near it comes."""
+    rooms = [plate_beside_its_strip(500 + seed) for seed in range(count)]
+    true, before, after = (np.stack(each) for each in zip(*rooms, strict=True))
+    for name, areas in (("read", slice(0, PROOFED)), ("still to be bitten", slice(PROOFED, None))):
+        off = [np.sqrt(np.mean((v[:, 0] - true)[:, areas] ** 2)) for v in (before, after)]
+        held = np.mean((true >= after[:, 1])[:, areas] & (true <= after[:, 2])[:, areas])
+        print(f"tones {name}: {off[0]:.2f} L* RMS by the strip, {off[1]:.2f} by the plate's own "
+              f"curve, bands hold {held:.2f} ({count} rooms)")  # fmt: skip
+
+
 if __name__ == "__main__":
     scans = int(sys.argv[1]) if len(sys.argv) > 1 else 100
     with tempfile.TemporaryDirectory() as name:
         here = Path(name)
         pace(here)
         causes(1000)
+        learning(60)
         for kind in ("grain", "flat"):
             strips(here, scans, kind)
             strips(here, scans, kind, blur=3.0)

@@ -8,15 +8,18 @@ import { useScan } from "./useScan";
 
 type Props = {
   count: number;
-  onRead: (answer: ReadPatches, picture: string) => void;
+  keepAs: string;
+  /** `again`: it was read at an earlier visit, and filled in then. */
+  onRead: (answer: ReadPatches, picture: string, again: boolean) => void;
 };
 
 /** Read a printed strip off a scan: the row of patches is found by itself. */
-export function StripScan({ count, onRead }: Props) {
+export function StripScan({ count, keepAs, onRead }: Props) {
   const { room } = useHere();
   const scan = useScan<ReadPatches>({
     about: (picture) => picture,
     kind: "read-patches",
+    keepAs,
     ask: ({ id, picture, corners }) =>
       readStripScan(room, {
         id,
@@ -27,14 +30,14 @@ export function StripScan({ count, onRead }: Props) {
         black: null,
       }),
   });
-  const { task, picture } = scan;
+  const { task, picture, restored } = scan;
   const tell = useLatest(onRead);
   const told = useRef<string | null>(null);
   useEffect(() => {
     if (!task?.result || !picture || told.current === task.id) return;
     told.current = task.id;
-    tell.current(task.result, picture.id);
-  }, [task, picture, tell]);
+    tell.current(task.result, picture.id, task.id === restored);
+  }, [task, picture, tell, restored]);
   const patches = task?.result?.patches ?? [];
   return (
     <Scanned

@@ -1,7 +1,7 @@
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Proof } from "../../api/proofs";
-import { fakeServer, fault, listed, plateId, refuse, told } from "../../testing/server";
+import { fakeServer, fault, listed, plateId, ROOM, refuse, told } from "../../testing/server";
 import { readFrom } from "../../testing/scan";
 import { alerts, openAt, pick, press, rowsOf, type } from "../../testing/show";
 
@@ -455,6 +455,31 @@ test("a scan fills in the tones, each with its doubt; one typed over is as sure 
       { area: "Tone 2", read_lstar: 69, spread: null },
     ],
   });
+});
+
+test("a scan that was read is there again after the page was left, what was typed over it too", async () => {
+  const { server, router } = await readFrom(
+    `/plates/${LANTERN}/proofs/new`,
+    "Read them from a scan",
+    { call: "POST /proofs/scans", of: `about=${LANTERN}&kind=read-proof`, result: READ },
+  );
+  await waitFor(() => expect(screen.getByLabelText("Tone 1, L* read")).toHaveValue("83.2"));
+  await type("Tone 2, L* read", "69");
+  await router.navigate(`/r/${ROOM}/strips`);
+  await router.navigate(-1);
+  expect(await screen.findByAltText("The scan as it was sent")).toBeVisible();
+  expect(screen.getByLabelText("Tone 2, L* read")).toHaveValue("69");
+  await press(/^Log State/);
+  await waitFor(() => expect(server.last().call).toBe("POST /proofs"));
+  expect(server.last().body).toMatchObject({
+    reading: "task",
+    picture: "scan",
+    tones: [
+      { area: "Tone 1", read_lstar: 83.2, spread: 0.5 },
+      { area: "Tone 2", read_lstar: 69, spread: null },
+    ],
+  });
+  await waitFor(() => expect(Object.keys(localStorage).join()).not.toContain("scan"));
 });
 
 test("what is painted over by keys or pointer is left out, between the corners that were found", async () => {

@@ -10,7 +10,7 @@ import { Scanned, together } from "../../../scan/Scanned";
 import { useScan } from "../../../scan/useScan";
 import { Button } from "../../../ui/Button";
 import type { Form } from "../../../ui/form/useForm";
-import type { ReadOff } from "./readOff";
+import { type ReadOff, scanKept } from "./readOff";
 import type { PictureHeld } from "./useProofForm";
 
 type Props = { plate: Plate; areas: PlanArea[]; form: Form; picture: PictureHeld };
@@ -21,6 +21,7 @@ export function FromScan({ plate, areas, form, picture }: Props) {
   const scan = useScan<ReadProof>({
     about: () => plate.id,
     kind: "read-proof",
+    keepAs: scanKept(room, plate.id),
     ask: ({ id, picture: sent, corners, leftOut: left_out }) =>
       readProofScan(room, {
         id,
@@ -30,14 +31,14 @@ export function FromScan({ plate, areas, form, picture }: Props) {
         left_out,
       }),
   });
-  const { task } = scan;
+  const { task, restored } = scan;
   const told = useRef<string | null>(null);
   useEffect(() => {
     if (!task?.result || !scan.picture || told.current === task.id) return;
     told.current = task.id;
-    fill(form, areas, task.result);
+    if (task.id !== restored) fill(form, areas, task.result);
     picture.take(readOff(task.id, scan.picture.id, task.result));
-  }, [task, scan.picture, form, areas, picture]);
+  }, [task, scan.picture, form, areas, picture, restored]);
   const found = task?.result;
   return (
     <div className="mb-3 border-y border-hair py-2.5">

@@ -4,3 +4,6 @@ export type ReadOff = {
   picture: string;
   doubts: Record<string, { lstar: number; spread: number }>;
 };
+
+/** Under which name the scan that is read for a proof is kept on this device. */
+export const scanKept = (room: string, plate: string) => `${room} proof ${plate} scan`;

@@ -8,7 +8,8 @@ import { logProof, type Proof, sendPicture } from "../../../api/proofs";
 import { newId } from "../../../device/ids";
 import { useHere } from "../../../frame/useHere";
 import { useForm } from "../../../ui/form/useForm";
-import type { ReadOff } from "./readOff";
+import { useDrop } from "../../../ui/form/useKept";
+import { type ReadOff, scanKept } from "./readOff";
 import { firstProof, PROOF_SHAPE, type ProofRead, proofIn } from "./proof";
 
 type Picked = { id: string; file: File };
@@ -28,6 +29,7 @@ export function useProofForm(plate: Plate, areas: PlanArea[]) {
   const client = useQueryClient();
   const [picked, setPicked] = useState<Picked | null>(null);
   const [fault, setFault] = useState("");
+  const drop = useDrop();
   const [scan, setScan] = useState<ReadOff | null>(null);
   const send = async (read: ProofRead, id: string) => {
     setFault("");
@@ -44,6 +46,7 @@ export function useProofForm(plate: Plate, areas: PlanArea[]) {
     start: firstProof(areas),
     send: (read, { id }) => send(read, id),
     done: async () => {
+      drop(scanKept(room, plate.id));
       await client.invalidateQueries({ queryKey: [room] });
       navigate(`/r/${room}/plates/${plate.id}/proofs`);
     },

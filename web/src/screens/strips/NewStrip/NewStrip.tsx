@@ -8,6 +8,7 @@ import { PrintedFields } from "../../../printed/PrintedFields";
 import { ComboField, LongField, NumberField, PickField, TextField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { useForm } from "../../../ui/form/useForm";
+import { useDrop } from "../../../ui/form/useKept";
 import { GROUNDS } from "../../../ui/materials";
 import { Section } from "../../../ui/Section";
 import { FromBath } from "./FromBath";
@@ -22,11 +23,14 @@ export function NewStrip() {
   const navigate = useNavigate();
   const client = useQueryClient();
   const [scan, setScan] = useState<Scanned | null>(null);
+  const drop = useDrop();
+  const scanKept = `${room} strip scan`;
   const form = useForm<StripRead, Strip>(STRIP_SHAPE, {
     keepAs: `${room} strip`,
     start: firstStrip(),
     send: (read, { id }) => makeStrip(room, stripIn(read, id, scan)),
     done: async (strip) => {
+      drop(scanKept);
       await client.invalidateQueries({ queryKey: [room, "strips"] });
       navigate(`/r/${room}/strips/${strip.id}`);
     },
@@ -48,7 +52,7 @@ export function NewStrip() {
         <NumberField form={form} name="conditions.baume" />
         <PrintedFields form={form} />
       </Section>
-      <Patches form={form} onScan={setScan} />
+      <Patches form={form} keepAs={scanKept} onScan={setScan} />
       <div className="mt-4.5">
         <LongField form={form} name="note" />
       </div>

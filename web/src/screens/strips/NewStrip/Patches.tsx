@@ -16,8 +16,10 @@ const BITTEN = [
 ] as const;
 const USUAL_SECONDS = 480;
 
+type Props = { form: Form; keepAs: string; onScan: (scan: Scanned) => void };
+
 /** Time in all and L* for each patch; what was understood of a time is shown below it. */
-export function Patches({ form, onScan }: { form: Form; onScan: (scan: Scanned) => void }) {
+export function Patches({ form, keepAs, onScan }: Props) {
   const rows = useFieldArray({ control: form.hook.control, name: "patches" });
   const bitten = useTyped<"dips" | "once">(form, "bitten");
   const add = () => {
@@ -25,10 +27,9 @@ export function Patches({ form, onScan }: { form: Form; onScan: (scan: Scanned) 
     const seconds = parseTime(last?.seconds ?? "") ?? USUAL_SECONDS;
     rows.append({ seconds: clock(seconds * 2), lstar: "" });
   };
-  const fill = (answer: ReadPatches, picture: string) => {
-    answer.patches.forEach((patch, i) => {
+  const fill = (answer: ReadPatches, picture: string, again: boolean) => {
+    for (const [i, patch] of again ? [] : answer.patches.entries())
       form.hook.setValue(`patches.${i}.lstar`, patch.lstar.toFixed(1), { shouldDirty: true });
-    });
     onScan(scannedOf(answer, picture));
   };
   return (
@@ -63,7 +64,7 @@ export function Patches({ form, onScan }: { form: Form; onScan: (scan: Scanned) 
         ) : null}
       </div>
       <div className="mt-3 grid gap-3 border-t border-hair pt-3">
-        <StripScan count={rows.fields.length} onRead={fill} />
+        <StripScan count={rows.fields.length} keepAs={keepAs} onRead={fill} />
         <FromFile onRead={(read) => rows.replace(read)} />
       </div>
     </Section>

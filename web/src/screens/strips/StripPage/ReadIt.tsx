@@ -13,6 +13,7 @@ import { NumberField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { number, shapeOf } from "../../../ui/form/shape";
 import { useForm } from "../../../ui/form/useForm";
+import { useDrop } from "../../../ui/form/useKept";
 import { StripScan } from "../../../scan/StripScan";
 import { type Scanned, scannedOf, withSpread } from "../../../scan/scanned";
 import { Mark } from "../../../ui/Mark";
@@ -60,6 +61,8 @@ function Reading({ strip }: { strip: Strip }) {
   const client = useQueryClient();
   const say = useSay();
   const [scan, setScan] = useState<Scanned | null>(null);
+  const drop = useDrop();
+  const scanKept = `${room} reading ${strip.id} scan`;
   const blank = { ...saidOf(strip), patches: strip.to_read.map(() => ({ lstar: "" })) };
   const form = useForm<PrintedRead & { patches: Row[] }, Strip>(SHAPE, {
     keepAs: `${room} reading ${strip.id}`,
@@ -72,6 +75,7 @@ function Reading({ strip }: { strip: Strip }) {
       return { version: now.version, values: blank };
     },
     done: async () => {
+      drop(scanKept);
       await client.invalidateQueries({ queryKey: [room] });
       say({ text: "The strip is read; plans may use its curve." });
     },
@@ -90,11 +94,12 @@ function Reading({ strip }: { strip: Strip }) {
       <div className="mt-3">
         <StripScan
           count={strip.to_read.length}
-          onRead={(answer, picture) => {
-            answer.patches.forEach((patch, i) => {
-              const typed = patch.lstar.toFixed(1);
-              form.hook.setValue(`patches.${i}.lstar`, typed, { shouldDirty: true });
-            });
+          keepAs={scanKept}
+          onRead={(answer, picture, again) => {
+            for (const [i, patch] of again ? [] : answer.patches.entries())
+              form.hook.setValue(`patches.${i}.lstar`, patch.lstar.toFixed(1), {
+                shouldDirty: true,
+              });
             setScan(scannedOf(answer, picture));
           }}
         />
