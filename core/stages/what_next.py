@@ -48,6 +48,8 @@ _NORMAL = NormalDist()
 LIGHT_CURE = "more ink, a softer wipe, a tighter press"
 DARK_CURE = "less ink, a harder wipe, a slacker press"
 BURNISH_MINUTES_PER_CM2 = 1.2
+LEAST_ON_SECONDS = 20.0
+"""A bite that may last no longer is none to be advised."""
 
 
 @dataclass(frozen=True)
@@ -56,6 +58,8 @@ class _Plate:
 
     table: ToneTable
     pace: Array
+    last: float
+    """So long its curve is known: a longer bite is not told of [reference s]."""
     lightest: float
     given: WhatNextInput
     doubt: str
@@ -124,6 +128,7 @@ def _plate(given: WhatNextInput) -> _Plate:
     return _Plate(
         table,
         speed.at(given.bath.temperature_c, given.bath.load_g_per_l),
+        curve.valid_to_reference_seconds,
         table.lightest if lightest is None else lightest,
         given,
         "" if curve.measured else " A guess: there is no strip.",
@@ -193,7 +198,7 @@ def _for_area(area: JudgedArea, own: float, cause: Cause, plate: _Plate) -> list
 
 def _darker(area: JudgedArea, now: float, spread: float, plate: _Plate) -> Iterator[Step]:
     if plate.given.bites:
-        yield (_bite if plate.given.grain_stands else _new_grain)(area, now, spread, plate)
+        yield from (_bite if plate.given.grain_stands else _new_grain)(area, now, spread, plate)
     change = now - area.wanted_lstar
     wide = float(np.hypot(spread, DRYPOINT_LSTAR + DRYPOINT_SHARE * change))
     minutes = DRYPOINT_FIXED + DRYPOINT_MINUTES_PER_CM2 * _cm2(area, plate)
@@ -241,21 +246,30 @@ def _leave(area: JudgedArea, now: float, spread: float) -> Step:
     )  # fmt: skip
 
 
-def _bite(area: JudgedArea, now: float, spread: float, plate: _Plate) -> Step:
-    """Return the bite that goes on through the grain that stands."""
+def _bite(area: JudgedArea, now: float, spread: float, plate: _Plate) -> Iterator[Step]:
+    """Yield the bite that goes on through the grain that stands, as far as its curve is known."""
     read = now + spread * _normal(len(plate.pace))
     there = times_of(plate.table, read)
     wanted = times_of(plate.table, np.full(len(there), area.wanted_lstar))
     clock = np.maximum(0.0, wanted - there) / plate.pace + plate.table.wetting
-    seconds = to_five(_median_more(now, area.wanted_lstar, plate))
-    low, high = band(clock)
+    needs, most = _median_more(now, area.wanted_lstar, plate), _longest_on(there, plate)
+    seconds = to_five(min(needs, most))
+    if most < LEAST_ON_SECONDS:
+        return
+    low, high = (min(each, most) for each in band(clock))
     bitten = np.maximum(0.0, seconds - plate.table.wetting) * plate.pace
     tones = plate.table.at(there + bitten) + SCATTER_LSTAR * _normal(len(bitten), 7)
-    text = (
-        f"Bite {clock_text(seconds)} more ({clock_text(low)} to {clock_text(high)}).{plate.doubt}"
-    )
-    return _bitten(area, "bite", text, now, tones, seconds, (low, high),
-                   BITE_MINUTES + seconds / 60)  # fmt: skip
+    text = f"Bite {clock_text(seconds)} more ({clock_text(low)} to {clock_text(high)})."
+    if needs > most:
+        text = f"Bite {clock_text(seconds)} more, as far as its curve is known."
+    yield _bitten(area, "bite", text + plate.doubt, now, tones, seconds, (low, high),
+                  BITE_MINUTES + seconds / 60)  # fmt: skip
+
+
+def _longest_on(there: Array, plate: _Plate) -> float:
+    """Return how long an area may bite on until its curve is no longer known [s]."""
+    left = np.maximum(0.0, plate.last - there) / plate.pace + plate.table.wetting
+    return float(np.median(left))
 
 
 def _median_more(now: float, wanted: float, plate: _Plate) -> float:
@@ -265,11 +279,11 @@ def _median_more(now: float, wanted: float, plate: _Plate) -> float:
     return float(np.median(np.maximum(0.0, then - there) / plate.pace + plate.table.wetting))
 
 
-def _new_grain(area: JudgedArea, now: float, spread: float, plate: _Plate) -> Step:
-    """Return the bite through a second grain, laid over a first that was stripped."""
+def _new_grain(area: JudgedArea, now: float, spread: float, plate: _Plate) -> Iterator[Step]:
+    """Yield the bite through a second grain, laid over a first that was stripped."""
     goal = second_goal(now, area.wanted_lstar, plate.lightest)
     wanted = times_of(plate.table, np.full(len(plate.pace), goal))
-    clock = wanted / plate.pace + plate.table.wetting
+    clock = np.minimum(wanted, plate.last) / plate.pace + plate.table.wetting
     seconds = to_five(float(np.median(clock)))
     low, high = band(clock)
     alone = plate.table.at(np.maximum(0.0, seconds - plate.table.wetting) * plate.pace)
@@ -277,7 +291,7 @@ def _new_grain(area: JudgedArea, now: float, spread: float, plate: _Plate) -> St
     second = Reached(value=float(alone.mean()), low=band(alone)[0], high=band(alone)[1])
     both = sum_of_screens(first, second, plate.lightest)
     wide = max(0.5, (both.high - both.low) / 3.92)
-    return Step(
+    yield Step(
         act="re-ground", area=area.name,
         text=f"Lay a new grain and bite {clock_text(seconds)} "
         f"({clock_text(low)} to {clock_text(high)}).{plate.doubt}",

@@ -36,6 +36,8 @@ class Learned(Shape):
     after_lstar: float
     after_low: float
     after_high: float
+    left_out: bool
+    """It strays alone: by its own fault, of which the curve says nothing."""
 
 
 class LearnCurveOutput(Shape):

@@ -28,7 +28,7 @@ Found = tuple[int, float, float]
 
 
 def without_outliers(
-    readings: Readings, prior: PriorShape
+    readings: Readings, prior: PriorShape, fewest: int = FEWEST_PATCHES
 ) -> tuple[Array, Readings, dict[int, tuple[float, float]]]:
     """Return the draws of the patches that agree, those patches, and the others.
 
@@ -36,6 +36,8 @@ def without_outliers(
     ----------
     readings : Readings
     prior : PriorShape
+    fewest : int
+        So many have to be left to judge another by; a sure prior needs fewer.
 
     Returns
     -------
@@ -50,13 +52,13 @@ def without_outliers(
     seen = posterior(readings, prior)
     out: dict[int, tuple[float, float]] = {}
     for _ in range(rounds):
-        found = judge(readings, seen, prior)
+        found = judge(readings, seen, prior, fewest)
         if not found:
             break
         for place, off, spread in found:
             out[place] = (off, spread)
             readings = readings.without(place)
-        if readings.used.sum() < FEWEST_PATCHES:
+        if readings.used.sum() < fewest:
             break
         seen = posterior(readings, prior, seen.best)
     return seen.draws, readings, out
@@ -110,23 +112,25 @@ def limit_lstar(spread: Array | float) -> Array:
     return np.maximum(OUTLIER_LSTAR, OUTLIER_SPREADS * np.asarray(spread))
 
 
-def _one_of_few(readings: Readings, seen: Posterior, prior: PriorShape) -> list[Found]:
+def _one_of_few(readings: Readings, seen: Posterior, prior: PriorShape, fewest: int) -> list[Found]:
     """Return the patch that its fellows, fitted without it, contradict the most, if any is."""
     found: list[Found] = []
     for place in _suspects(readings, seen.draws)[:MOST_LOOKED_AT]:
-        alone = readings.used.sum() <= FEWEST_PATCHES
+        alone = readings.used.sum() <= fewest
         others = seen.draws if alone else draw_curves(readings.without(place), prior)
         said = fitted(readings, others)[:, place]
         found += _beyond(readings, place, float(said.mean()), float(said.var()))
     return sorted(found, key=_how_surely)[-1:]
 
 
-def _all_of_many(readings: Readings, seen: Posterior, prior: PriorShape) -> list[Found]:
+def _all_of_many(
+    readings: Readings, seen: Posterior, prior: PriorShape, fewest: int
+) -> list[Found]:
     """Return all patches beyond doubt, each weighed without itself and those found before it."""
     found: list[Found] = []
     said = fitted(readings, seen.trials)
     logs, left = seen.logs, _suspects(readings, seen.draws)
-    while left and readings.used.sum() - len(found) > FEWEST_PATCHES:
+    while left and readings.used.sum() - len(found) > fewest:
         means, variances = _weighed(said[:, left], logs - np.array([seen.each[p] for p in left]))
         beyond = [
             each

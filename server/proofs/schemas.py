@@ -120,6 +120,8 @@ class LearnedArea(Schema):
     read_lstar: float
     before_lstar: float
     after_lstar: float
+    left_out: bool = False
+    """It strays alone, by its own fault: it was not taken into the curve."""
 
 
 class LearnedPlan(Schema):

@@ -23,13 +23,25 @@ def send_scan(page, label, data):
     page.get_by_label(label, exact=True).set_input_files(scan)
 
 
-def hang(page, plate, lstars, seed):
+SAID = {"Paper": "rag, 300 g/m²", "Ink": "bone black", "Wipe": "gauze, then palm"}
+
+
+def say_printed(page):
+    """Say paper, ink and wipe: names of the room's own, or new ones."""
+    for label, name in SAID.items():
+        page.get_by_label(label, exact=True).fill(name)
+        page.keyboard.press("Escape")
+
+
+def hang(page, plate, lstars, seed, printed=False):
     """Read a proof's scan and log it; the page of proofs stands open then."""
     page.goto(f"{page.room}/plates/{plate}/proofs/new")
     send_scan(page, "Read them from a scan", proof_scan(weighbridge_tones(), lstars, seed))
     tone = page.get_by_label("Tone 5, L* read")
     expect(tone).to_have_value(re.compile(r"^\d\d\.\d$"), timeout=60_000)
     assert abs(float(tone.input_value()) - lstars[5]) < 1.5
+    if printed:
+        say_printed(page)
     button(page, re.compile("^Log State")).click()
     page.wait_for_url("**/proofs")
 
@@ -39,6 +51,7 @@ def test_from_a_strips_scan_to_the_proof_that_is_what_was_meant(demo, worker):
     page.goto(f"{page.room}/strips/new")
     page.get_by_label("Name", exact=True).fill("From a scan")
     page.get_by_label("Bath temperature").fill("19")
+    say_printed(page)
     send_scan(page, "Read it from a scan", strip_scan(TONES, 3))
     first = page.get_by_label("Patch 1, L*")
     expect(first).to_have_value(re.compile(r"^\d\d\.\d$"), timeout=60_000)
@@ -53,6 +66,7 @@ def test_from_a_strips_scan_to_the_proof_that_is_what_was_meant(demo, worker):
     hang(page, plate, [*PRINTED, 35.0], 8)
     page.get_by_role("heading", name="It is the plate: Tone 5 is 8 L* too light.").wait_for()
     button(page, "Plan this bite of Tone 5").click()
+    page.screenshot(path="/tmp/bo.png", full_page=True)
     page.wait_for_url("**/plan/tones")
     pick(page.get_by_label("Strip", exact=True), "From a scan")
     button(page, re.compile("^Keep")).click()
@@ -70,8 +84,11 @@ def test_from_a_strips_scan_to_the_proof_that_is_what_was_meant(demo, worker):
     clock.lift_when_due()
     button(page, "End the run and proof").click()
     page.get_by_role("heading", name="Hang a proof").wait_for()
-    hang(page, plate, [*PRINTED, MEANT[5] + 0.5], 9)
+    hang(page, plate, [*PRINTED, MEANT[5] + 0.5], 9, printed=True)
     page.get_by_role("heading", name=re.compile("^It is what you meant")).wait_for()
+    page.get_by_role("heading", name="The curve followed").wait_for()
+    learned = Plan.objects.get(plate=plate).learned
+    assert learned["used"] and learned["curve"] != strip.curve
     button(page, re.compile("^Compare with State V")).click()
     page.get_by_text(re.compile(r"Tone 5 went [78] L\* darker")).wait_for()
     assert Proof.objects.filter(plate=plate, reading=None).count() == 0

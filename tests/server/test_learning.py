@@ -6,7 +6,7 @@ from server.plans.models import Plan
 from server.proofs.models import Proof
 from server.record.models import Entry
 from server.runs.models import Run
-from tests.server.conftest import new_id
+from tests.server.conftest import Device, furnish, new_id, plan_body
 from tests.server.test_bite_on import bitten, plan
 
 SAME = {"paper": "Soft cotton", "ink": "Black, a quarter medium", "wipe": "gauze, then hand"}
@@ -41,8 +41,8 @@ def room(furnished):
     return furnished
 
 
-PLATES_OWN = {"Tone 1": 0.5, "Tone 2": 9.0, "Tone 3": 0.0}
-"""One area off, the others not: it is the plate."""
+PLATES_OWN = {"Tone 1": 0.0, "Tone 2": 4.0, "Tone 3": 2.5}
+"""A slower plate: its darker tones come lighter than the strip said."""
 
 
 def test_a_proof_printed_as_the_strip_moves_the_plates_curve_and_the_record_tells(room):
@@ -52,6 +52,7 @@ def test_a_proof_printed_as_the_strip_moves_the_plates_curve_and_the_record_tell
     (moved,) = told["learned"]["plans"]
     area = next(a for a in moved["areas"] if a["name"] == "Tone 2")
     assert area["before_lstar"] + 2 < area["after_lstar"] <= area["read_lstar"] + 1
+    assert not area["left_out"]
     after = plan(room)
     assert after["own_curve"] == {
         "proof": told["id"], "state_number": 1, "readings": 3, "used": True}  # fmt: skip
@@ -62,7 +63,7 @@ def test_a_proof_printed_as_the_strip_moves_the_plates_curve_and_the_record_tell
 
 def test_the_next_bites_follow_it_and_what_was_bitten_stays_as_it_was(room):
     before = Run.objects.get(id=room.ids["run"]).curve
-    told = pull(room, PLATES_OWN)
+    pull(room, PLATES_OWN)
     draft = {"id": new_id(), "bath": room.ids["bath"], "strip": room.ids["strip"], "areas": [
         {"name": "Tone 2", "lstar": 40, "open_cm2": 60}]}  # fmt: skip
     url = f"/plates/{room.ids['plate']}/plan/draft"
@@ -70,8 +71,9 @@ def test_the_next_bites_follow_it_and_what_was_bitten_stays_as_it_was(room):
     anew = room.must("POST", url, draft | {"anew": True})
     assert anew["own_curve"] is None
     assert own > 1.05 * anew["sheet"]["plan"]["bites"][-1]["cumulative_seconds"]
-    room.must("POST", f"/plates/{room.ids['plate']}/plan/bite-on",
-              {"proof": told["id"], "area": "Tone 2"})  # fmt: skip
+    body = plan_body(room.ids, version=plan(room)["version"], open_again=["Tone 2"])
+    body["areas"][2]["lstar"] = 40
+    room.must("PUT", f"/plates/{room.ids['plate']}/plan", body)
     room.must("POST", "/runs", {"id": new_id(), "plate": room.ids["plate"]})
     assert Run.objects.get(id=room.ids["run"]).curve == before
     assert Run.objects.latest("created_at").curve == Plan.objects.get().learned["curve"]
@@ -95,6 +97,17 @@ def test_a_plate_without_a_reading_has_no_curve_of_its_own_to_choose(room):
     body = {"version": plan(room)["version"], "own": True}
     status, reply = room.ask("PUT", f"/plates/{room.ids['plate']}/plan/curve", body)
     assert (status, reply["error"]["code"]) == (422, "no-own-curve")
+
+
+def test_an_area_that_strays_alone_is_its_own_fault_and_moves_no_curve(room):
+    off = {"Tone 1": 0.3, "Tone 2": 12.0, "Tone 3": -0.2}
+    pull(room, off)
+    told = pull(room, off, same_state=True)["learned"]  # what the pull adds is out of the question
+    assert told["text"] == (
+        "The plate prints as Strip said, within 1 L*. Tone 2 strays by its own fault: not taken in."
+    )
+    (moved,) = told["plans"]
+    assert [area["name"] for area in moved["areas"] if area["left_out"]] == ["Tone 2"]
 
 
 @pytest.mark.parametrize(("more", "why"), [
@@ -145,8 +158,6 @@ def test_a_strip_that_is_read_anew_is_followed_alone_again(room):
 
 
 def test_a_plate_bitten_without_a_strip_learns_nothing_and_says_nothing(keeper):
-    from tests.server.conftest import Device, furnish, plan_body
-
     keeper.ids = furnish(keeper)
     body = plan_body(keeper.ids, strip=None, version=1)
     keeper.must("PUT", f"/plates/{keeper.ids['plate']}/plan", body)

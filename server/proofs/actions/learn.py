@@ -152,6 +152,7 @@ def _moved(
         {
             "name": reading["name"], "read_lstar": reading["lstar"],
             "before_lstar": area.before_lstar, "after_lstar": area.after_lstar,
+            "left_out": area.left_out,
         }
         for reading, area in zip(every, answer.readings, strict=True)
         if reading["proof"] == str(proof.id)
@@ -176,13 +177,21 @@ def _learned(strip: Strip, readings: list[dict[str, Any]]) -> LearnCurveOutput:
 
 
 def _text(strip: Strip, areas: list[dict[str, Any]]) -> str:
-    """Return what moved most, in a sentence."""
+    """Return what moved most, and what strays alone."""
     most = max(areas, key=lambda area: abs(area["after_lstar"] - area["before_lstar"]))
     moved = most["after_lstar"] - most["before_lstar"]
+    stray = _stray([area["name"] for area in areas if area["left_out"]])
     if abs(moved) < HARDLY_LSTAR:
-        return f"The plate prints as {strip.name} said, within 1 L*."
+        return f"The plate prints as {strip.name} said, within 1 L*.{stray}"
     way = "lighter" if moved > 0 else "darker"
     return (
         f"The next bites are planned by this reading: {most['name']} prints {abs(moved):.0f} L* "
-        f"{way} than {strip.name} said. The strip keeps its own curve."
+        f"{way} than {strip.name} said.{stray} The strip keeps its own curve."
     )
+
+
+def _stray(names: list[str]) -> str:
+    if not names:
+        return ""
+    verb, own = ("strays", "its") if len(names) == 1 else ("stray", "their")
+    return f" {_listed(names)} {verb} by {own} own fault: not taken in."

@@ -62,6 +62,17 @@ def test_while_the_grain_stands_the_bite_goes_on_through_it():
     assert "re-ground" not in acts(answer, "t2")
 
 
+def test_no_bite_is_told_beyond_what_the_curve_knows():
+    """A dark tone that the strip hardly reaches: hours would be told where nothing is known."""
+    answer = judged((80, 80), (52, 52), (38, 38), (14.0, 30.0), grain_stands=True)
+    (step,) = [step for step in answer.steps if step.act == "bite"]
+    assert step.text.endswith("more, as far as its curve is known.")
+    known = curve().valid_to_seconds
+    assert step.seconds < known and step.lstar > 14.0 and step.seconds_high <= known
+    spent = judged((80, 80), (52, 52), (38, 38), (10.0, 15.0), grain_stands=True)
+    assert "bite" not in acts(spent, "t3") and "drypoint" in acts(spent, "t3")
+
+
 def test_both_pulls_again_and_bites_only_what_is_the_areas_own():
     both = judged(*off_by(t0=6, t1=6, t2=18, t3=6), grain_stands=True)
     plate = judged(*off_by(t2=12), grain_stands=True)

@@ -81,6 +81,16 @@ def test_a_sure_reading_moves_it_further_than_an_unsure_one_in_any_order():
     assert one == pytest.approx(other, abs=0.2)
 
 
+def test_an_area_its_fellows_contradict_is_left_out_and_of_two_none_is():
+    said = tones(curve(), BITTEN)[0]
+    off = [0.2, 0.0, 12.0, -0.2, 0.1]
+    told = learned([reading(s, v + d) for s, v, d in zip(BITTEN, said, off, strict=True)]).readings
+    assert [each.left_out for each in told] == [False, False, True, False, False]
+    assert told[2].after_lstar == pytest.approx(said[2], abs=1.0)
+    pair = learned([reading(BITTEN[0], said[0]), reading(BITTEN[2], said[2] + 12)]).readings
+    assert not any(each.left_out for each in pair)
+
+
 def test_the_curve_still_falls_and_reaches_as_far_as_the_strip():
     answer = learned([reading(60, 60), reading(120, 75)])
     table = table_of(answer.curve)

@@ -3889,6 +3889,8 @@ export interface components {
             after_lstar: number;
             /** Before Lstar */
             before_lstar: number;
+            /** Left Out */
+            left_out: boolean;
             /** Lstar */
             lstar: number;
             /** Reference Seconds */
@@ -3903,6 +3905,11 @@ export interface components {
             after_lstar: number;
             /** Before Lstar */
             before_lstar: number;
+            /**
+             * Left Out
+             * @default false
+             */
+            left_out: boolean;
             /** Name */
             name: string;
             /** Read Lstar */

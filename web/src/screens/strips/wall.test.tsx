@@ -18,7 +18,7 @@ async function atTheWall(answers = {}, as = {}) {
 }
 
 const hung = (name: string) =>
-  screen.getByRole("heading", { level: 3, name: new RegExp(name) }).closest("li") as HTMLElement;
+  screen.getByRole("heading", { level: 2, name: new RegExp(name) }).closest("li") as HTMLElement;
 const slip = (name: string) => within(hung(name)).getByRole("button", { name: `Compare ${name}` });
 
 test("the answer leads; each strip says what it counts, or why it does not", async () => {
@@ -123,7 +123,7 @@ test("one metal is shown at a time; °F for who reads °F", async () => {
   expect(screen.getByRole("heading", { level: 1 })).toHaveTextContent(
     "For hard ground on zinc, trust Lines on zinc.",
   );
-  expect(screen.getAllByRole("heading", { level: 3 })).toHaveLength(1);
+  expect(screen.getAllByRole("heading", { level: 2 })).toHaveLength(1);
 });
 
 test("strip 101 is on the second page", async () => {
@@ -133,7 +133,7 @@ test("strip 101 is on the second page", async () => {
     "GET /strips/wall?page=2": { body: listed([late], 101, 2) },
   });
   await press("Older");
-  expect(await screen.findByRole("heading", { level: 3, name: /Strip of spring$/ })).toBeVisible();
+  expect(await screen.findByRole("heading", { level: 2, name: /Strip of spring$/ })).toBeVisible();
 });
 
 test("no strip yet: what one would give, and the way to it", async () => {

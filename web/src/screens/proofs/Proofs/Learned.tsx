@@ -16,12 +16,7 @@ export function Learned({ proof }: { proof: Proof }) {
       <p>{text}</p>
       {plans?.map((plan) => (
         <p key={plan.part} className="note num">
-          {plan.areas
-            .map(
-              (area) =>
-                `${area.name} ${area.before_lstar.toFixed(0)} → ${area.after_lstar.toFixed(0)}`,
-            )
-            .join(" · ")}{" "}
+          {plan.areas.map(said).join(" · ")}{" "}
           <Link className="underline underline-offset-3" to={planPath(room, plate.id, plan.part)}>
             See the plan
           </Link>
@@ -30,3 +25,8 @@ export function Learned({ proof }: { proof: Proof }) {
     </div>
   );
 }
+
+type Area = NonNullable<NonNullable<Proof["learned"]>["plans"]>[number]["areas"][number];
+
+const said = ({ name, before_lstar: from, after_lstar: to, left_out }: Area) =>
+  left_out ? `${name} left out` : `${name} ${from.toFixed(0)} → ${to.toFixed(0)}`;

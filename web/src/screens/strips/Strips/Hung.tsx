@@ -41,7 +41,7 @@ export function Hung({ strip, last, begins, picked, current, pick }: Props) {
       </button>
       <SmallCurve strip={strip} last={last} />
       <div className="min-w-0 max-phone:order-first max-phone:col-span-2">
-        <h3 className="flex items-center gap-2">
+        <h2 className="flex items-center gap-2 text-h3">
           <Dot picked={picked} />
           <Link
             className="decoration-1 underline-offset-4 hover:underline"
@@ -49,7 +49,7 @@ export function Hung({ strip, last, begins, picked, current, pick }: Props) {
           >
             {strip.name}
           </Link>
-        </h3>
+        </h2>
         <p className="note flex items-center gap-2">
           <PlateEdge metal={strip.metal} longMm={EDGE_MM} />
           <span className="min-w-0">
