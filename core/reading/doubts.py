@@ -79,7 +79,8 @@ def doubts_of(
     list of Doubts
     """
     paper = _burnt(scan, outside)
-    over = np.where(outside, scan.light / white.picture(), np.nan).astype(np.float32)
+    over = scan.light / white.picture()
+    over[~outside] = np.nan
     soft = [is_soft(scan, row, place, _white_at(white, row, place)) for row, place in places]
     said = [each for each in soft if each is not None]
     mostly = bool(said) and float(np.mean(said)) > 0.5

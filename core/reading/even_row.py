@@ -10,8 +10,8 @@ from numpy.typing import NDArray
 
 Array = NDArray[np.float64]
 
-_GAPS = np.array([0.0, 0.05, 0.1, 0.17, 0.25, 0.33])
-_STEPS, _TRIED, _FINEST = 60, 3, 0.3
+_GAPS = np.array([0.0, 0.08, 0.17, 0.3])
+_STEPS, _TRIED, _FINEST = 60, 2, 0.3
 _UNEVEN = 0.16
 """Of a patch's width: borders further off the even row say that it is uneven."""
 _PALE = 0.012

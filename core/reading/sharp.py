@@ -19,7 +19,7 @@ SOFT_EDGE_PX = 1.6
 _LEAST_CONTRAST = 0.1
 _REACH_PX = 12
 _SIDES, _ENOUGH_SIDES = (0, 2, 1, 3), 2
-_PARTS, _RUNGS = 4, 40
+_PARTS, _RUNGS = 4, 24
 """An edge is looked at in parts, each the mean of so many lines across it."""
 _GRAIN_PX, _LEAST_GRAIN_PX = 128, 24
 _COARSE, _FINE, _FLOOR = (0.035, 0.07), (0.11, 0.16), 0.42

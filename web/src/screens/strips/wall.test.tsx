@@ -123,7 +123,8 @@ test("one metal is shown at a time; °F for who reads °F", async () => {
   expect(screen.getByRole("heading", { level: 1 })).toHaveTextContent(
     "For hard ground on zinc, trust Lines on zinc.",
   );
-  expect(screen.getAllByRole("heading", { level: 2 })).toHaveLength(1);
+  expect(screen.getAllByRole("button", { name: /^Compare Lines/ })).toHaveLength(1);
+  expect(screen.queryByRole("button", { name: /^Compare Rosin/ })).toBeNull();
 });
 
 test("strip 101 is on the second page", async () => {
