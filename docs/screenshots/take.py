@@ -22,6 +22,7 @@ PAGES = {
     "plate": "{lantern}",
     "plan": "{lantern}/plan/tones",
     "course": "{rain}/course?step=back",
+    "strips": "/strips",
     "strip": "{strip}",
     "in-the-bath": "{run}",
     "value-study": "{lantern}/study",
@@ -97,14 +98,6 @@ def shop_book(camera):
     camera.take("shop-book")
 
 
-def lines(camera):
-    """Lines that were bitten, to be opened again, beside other ways."""
-    camera.open("{rain}/plan/lines")
-    camera.page.get_by_role("button", name="Compare other ways").click()
-    camera.page.get_by_role("region", name="Other ways").get_by_role("table").wait_for()
-    camera.take("lines", whole=True)
-
-
 def overdue(camera):
     """The bite under way, a while after its lift was due: by a server's clock that runs ahead."""
     run = f"/api/rooms/{camera.room}{camera.at['run']}"
@@ -156,7 +149,7 @@ def main(base):
         camera.open("{run}")
         camera.take("phone-in-the-bath")
         camera.page.set_viewport_size(DESK)
-        for scene in (proof, lines, shop_book, ground, bench_card, overdue, out_of_the_bath):
+        for scene in (proof, shop_book, ground, bench_card, overdue, out_of_the_bath):
             scene(camera)
         browser.close()
 

@@ -212,3 +212,20 @@ test("a strip that does not say how it was printed asks for it, with the reason"
   await press("Leave it");
   expect(screen.queryByLabelText("Paper")).toBeNull();
 });
+
+test("a curve says what it owes to earlier strips, and one that is out says why", async () => {
+  const leans_on = [{ strip: "old", name: "Rosin in spring", share: 0.06 }];
+  const out_reason = "dust box rebuilt since";
+  fakeServer({
+    [`GET /strips/${ROSIN}`]: { body: { ...strip, leans_on, own_share: 0.94, out_reason } },
+  });
+  openAt(`/strips/${ROSIN}`);
+  expect(
+    await screen.findByText(
+      "94 % of this curve is known from its own patches, 6 % from Rosin in spring.",
+    ),
+  ).toBeVisible();
+  expect(
+    screen.getByText(/Left out, it counts for no other: dust box rebuilt since/),
+  ).toBeVisible();
+});

@@ -2,9 +2,10 @@ import type { Shapes } from "../../../api/client";
 
 type Next = Shapes["WhatNextOutput"];
 
-const WIDTH = 440;
+/** As wide as a phone has room for: its words are never made smaller. */
+const WIDTH = 348;
 const ROW = 26;
-const NAMES = 150;
+const NAMES = 128;
 const MIDDLE = NAMES + (WIDTH - NAMES) / 2;
 const PX_PER_LSTAR = 6;
 const MOST = (WIDTH - NAMES) / 2 - 8;

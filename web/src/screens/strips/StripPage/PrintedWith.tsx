@@ -22,7 +22,7 @@ export function PrintedWith({ strip }: { strip: Strip }) {
   const known = [strip.paper, strip.ink, strip.wipe].filter(Boolean);
   if (open) return <PrintedForm strip={strip} close={() => setOpen(false)} />;
   return (
-    <p className="note mt-3">
+    <p className="note mt-1.5">
       {known.length > 0 ? `Printed: ${known.join(" · ")}. ` : ""}
       {known.length < 3 ? "A proof moves a plate’s curve only where it was printed as this. " : ""}
       <TextButton onClick={() => setOpen(true)}>

@@ -13,6 +13,7 @@ import { Trouble } from "../../../ui/Trouble";
 import { useKeys } from "../../../ui/useKeys";
 import { shownTemperature, temperatureUnit } from "../../../ui/units";
 import { AskBar } from "./AskBar";
+import { LeansOn } from "./LeansOn";
 import { Lines } from "./Lines";
 import { Patches } from "./Patches";
 import { PrintedWith } from "./PrintedWith";
@@ -76,6 +77,7 @@ function Page({ strip }: { strip: Strip }) {
           />
         </Beside>
       )}
+      <LeansOn strip={strip} />
       <PrintedWith strip={strip} />
       <Lines strip={strip} />
       <Trouble error={toggle.error} />

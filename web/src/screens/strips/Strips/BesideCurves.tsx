@@ -28,7 +28,7 @@ export function BesideCurves({ told, moved, names }: Props) {
     <figure className="mt-2">
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        className="block w-full max-w-110 overflow-visible"
+        className="block w-full max-w-84 overflow-visible"
         role="img"
         aria-label={`L* against time: ${names.join(" and ")}${moved ? ", in one bath" : ", as bitten"}`}
       >
