@@ -13,7 +13,7 @@ from server.overview.alongside import alongside
 from server.overview.before_the_bite import not_done_yet
 from server.overview.going_on import meanwhile, over_first, why_on
 from server.plans.actions.decide import Again, decided, measured_lines, sheet_of
-from server.plans.learned import digest
+from server.plans.learned import is_of
 from server.plans.models import Plan
 from server.plans.schemas import OwnCurve, PlanArea, PlanOut, SetAside
 from server.runs.actions.go_on import carries_on, pending_again
@@ -77,9 +77,9 @@ def plan_out(plan: Plan, *, editing: bool = False) -> PlanOut:
 
 
 def _own_curve(plan: Plan) -> OwnCurve | None:
-    """Return what is told of a plate's own curve, where it is one of this strip as it is now."""
-    strip, own = plan.strip.curve if plan.strip else None, plan.learned
-    if not own or strip is None or own["of"] != digest(strip):
+    """Return what is told of a plate's own curve, where it was read over this strip."""
+    own = plan.learned
+    if own is None or not is_of(own, plan.strip):
         return None
     return OwnCurve(
         proof=own["proof"], state_number=own["state"], readings=len(own["readings"]),

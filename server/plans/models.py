@@ -37,8 +37,8 @@ class Plan(RoomThing):
     @property
     def curve(self) -> dict[str, Any] | None:
         """Return the curve it is planned by: the plate's own where its proofs gave one."""
-        strip = self.strip.curve if self.strip else None
-        return own_curve(self.learned, strip) or strip
+        alone = self.strip.curve if self.strip else None
+        return own_curve(self.learned, self.strip) or alone
 
     class Meta:
         constraints: ClassVar = [

@@ -148,7 +148,7 @@ class PlanOut(Schema):
     measured: list[MeasuredLine]
     """Measured on this plate; a line strip's own come beside them."""
     own_curve: OwnCurve | None
-    """Null where no proof moved the strip's curve, or the strip was read anew since."""
+    """Null where no proof moved the strip's curve."""
     round_to_seconds: float
     areas: list[PlanArea]
     sheet: RunSheet

@@ -41,6 +41,7 @@ def wall(room: Room, strips: list[Strip]) -> list[WallStrip | Broken]:
 def _leaders(room: Room) -> dict[Ground, Strip]:
     """Return the newest strip of each ground that counts: today's curve is its."""
     counting = Strip.objects.filter(room=room, out_reason="").exclude(curve=None)
+    counting = counting.defer("curve", "fit", "patches", "marks", "lines")
     return {ground_of(strip): strip for strip in counting.order_by("created_at")}
 
 

@@ -6,7 +6,7 @@ from server.plans.models import Plan
 from server.proofs.models import Proof
 from server.record.models import Entry
 from server.runs.models import Run
-from tests.server.conftest import Device, furnish, new_id, plan_body
+from tests.server.conftest import PATCHES, Device, furnish, new_id, plan_body
 from tests.server.test_bite_on import bitten, plan
 
 SAME = {"paper": "Soft cotton", "ink": "Black, a quarter medium", "wipe": "gauze, then hand"}
@@ -148,13 +148,39 @@ def test_after_work_by_hand_a_proof_no_longer_tells_of_the_bites(room):
     assert text.endswith("something was done to the plate by hand since its last bite.")
 
 
-def test_a_strip_that_is_read_anew_is_followed_alone_again(room):
+def change_strip(room, **more):
+    version = room.must("GET", f"/strips/{room.ids['strip']}")["version"]
+    return room.must("PUT", f"/strips/{room.ids['strip']}", {"version": version, **more})
+
+
+def test_a_strip_fitted_anew_is_moved_by_the_same_readings(room):
     pull(room, PLATES_OWN)
+    before = Plan.objects.get().curve
     strip = room.must("GET", f"/strips/{room.ids['strip']}")
-    patches = [dict(each, lstar=each["lstar"] - 2) for each in strip["readings"]]
-    room.must("PUT", f"/strips/{room.ids['strip']}",
-              {"version": strip["version"], "patches": patches})  # fmt: skip
+    change_strip(room, patches=[dict(p, lstar=p["lstar"] - 2) for p in strip["readings"]])
+    now = Plan.objects.get()
+    assert plan(room)["own_curve"]["used"]
+    assert now.curve not in (before, now.strip.curve)
+
+
+def test_a_strip_of_another_bath_than_it_said_is_followed_alone(room):
+    pull(room, PLATES_OWN)
+    change_strip(room, conditions={"mordant": "copper-ferric", "temperature_c": 25})
     assert plan(room)["own_curve"] is None
+    assert Plan.objects.get().curve == Plan.objects.get().strip.curve
+
+
+def test_another_strip_is_followed_alone_and_the_first_again_with_what_was_read(room):
+    pull(room, PLATES_OWN)
+    other = {"id": new_id(), "name": "Other", "conditions": {"mordant": "copper-ferric"},
+             "patches": [{"seconds": s, "lstar": v} for s, v in PATCHES]}  # fmt: skip
+    room.must("POST", "/strips", other)
+    for strip, own in ((other["id"], False), (room.ids["strip"], True)):
+        body = plan_body(room.ids, version=plan(room)["version"], strip=strip)
+        assert (
+            bool(room.must("POST", f"/plates/{room.ids['plate']}/plan/draft", body)["own_curve"])
+            is own
+        )
 
 
 def test_a_plate_bitten_without_a_strip_learns_nothing_and_says_nothing(keeper):

@@ -35,7 +35,7 @@ def draft(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: PlanIn) ->
     room = enter(user, room_id, "look")
     plate = find(Plate, room, plate_id)
     old = current_plan(plate, given.part)
-    learned = old.learned if old and not given.anew else None
+    learned = old.learned if old and not given.anew and not _is_stripped(old) else None
     ids = uuid.uuid4() if given.anew else old.id if old else given.id
     return _filled(room, plate, given, Plan(id=ids, room=room, learned=learned))
 

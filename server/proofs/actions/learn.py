@@ -4,12 +4,10 @@ from __future__ import annotations
 
 from typing import Any
 
-from core.tone.learn_curve import learn_curve
-from core.tone.learn_shapes import LearnCurveInput, LearnCurveOutput, PlateReading
-from core.tone.shapes import Curve
+from core.kinetics.shapes import LONGEST_SECONDS
 from server.accounts.models import User
 from server.plans.actions.decide import sheet_of
-from server.plans.learned import digest
+from server.plans.learned import MOST_READINGS, digest, is_of, learn
 from server.plans.models import Plan
 from server.proofs.actions.first_tones import first_tones
 from server.proofs.actions.meant import TONAL
@@ -25,8 +23,6 @@ from server.strips.models import Strip
 SAME_SHIFT_LSTAR = 2.0
 """Two pulls of one state that stray alike by this did not stray by chance: it is the plate."""
 HARDLY_LSTAR = 1.0
-MOST_READINGS = 40
-"""Of one plan: the newest say it."""
 
 
 def learn_from(user: User, proof: Proof) -> None:
@@ -83,7 +79,7 @@ def _readings(proof: Proof, run: Run) -> list[dict[str, Any]]:
             "spread": tone.get("spread"),
         }
         for tone in proof.tones
-        if tone["area"] in reached
+        if reached.get(tone["area"], LONGEST_SECONDS + 1) <= LONGEST_SECONDS
     ]
 
 
@@ -135,12 +131,14 @@ def _moved(
     user: User, proof: Proof, plan: Plan, strip: Strip, readings: list[dict[str, Any]]
 ) -> dict[str, Any]:
     """Move a plan's curve by all that was read of its bites, and tell of it."""
-    old = plan.learned if plan.learned and plan.learned["of"] == digest(strip.curve or {}) else None
-    every = [*(old["readings"] if old else []), *readings]
-    answer = _learned(strip, every)
+    curve = strip.curve or {}
+    old = plan.learned["readings"] if plan.learned and is_of(plan.learned, strip) else []
+    every = [*old, *readings][-MOST_READINGS:]
+    answer = learn(curve, every)
     plan.learned = {
         "used": True,
-        "of": digest(strip.curve or {}),
+        "strip": str(strip.id),
+        "of": digest(curve),
         "curve": answer.curve.model_dump(mode="json"),
         "readings": every,
         "proof": str(proof.id),
@@ -163,17 +161,6 @@ def _moved(
         at=proof.pulled_at, data={"part": plan.part, "strip": str(strip.id), "readings": every},
     )  # fmt: skip
     return {"text": text, "plan": {"part": plan.part, "strip": strip.name, "areas": areas}}
-
-
-def _learned(strip: Strip, readings: list[dict[str, Any]]) -> LearnCurveOutput:
-    given = LearnCurveInput(
-        curve=Curve.model_validate(strip.curve),
-        readings=[
-            PlateReading(**{key: each[key] for key in PlateReading.model_fields})
-            for each in readings[-MOST_READINGS:]
-        ],
-    )
-    return learn_curve(given)
 
 
 def _text(strip: Strip, areas: list[dict[str, Any]]) -> str:

@@ -6,6 +6,7 @@ import uuid
 from typing import Any
 
 from django.db import transaction
+from django.db.models import F
 from django.utils import timezone
 
 from core.calculators import compute
@@ -81,7 +82,8 @@ def change_strip(user: User, room_id: uuid.UUID, strip_id: uuid.UUID, given: Str
     with transaction.atomic():
         strip.version = change(Strip, room, strip_id, given.version).version
         strip.save()
-        write(room, user, "strip", _changed(strip, given), data=said)
+        named = {kind: getattr(given, kind) for kind in KINDS if getattr(given, kind) is not None}
+        write(room, user, "strip", _changed(strip, given), data=said | named)
     if given.out_reason is not None:
         _fit_again(room, strip)
     return strip
@@ -106,9 +108,12 @@ def _fit_again(room: Room, changed: Strip) -> None:
         room=room, ground=changed.ground, metal=changed.metal, created_at__gt=changed.created_at
     ).exclude(curve=None)
     for strip in later.order_by("created_at")[:MOST_FITTED_AGAIN]:
+        seen = Strip.objects.filter(id=strip.id, version=strip.version)
         fit(room, strip)
-        strip.version += 1
-        strip.save()
+        seen.update(
+            curve=strip.curve, fit=strip.fit, fault=strip.fault, prior=strip.prior,
+            version=F("version") + 1,
+        )  # fmt: skip
 
 
 def _bath(room: Room, bath_id: uuid.UUID | None, metal: str) -> Bath | None:
