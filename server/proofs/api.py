@@ -34,7 +34,8 @@ def get_proofs(
 ) -> Page[ProofOut]:
     """List a plate's proofs, newest first."""
     found = find(Plate, enter(signed_in(request), room, "look"), plate)
-    return page_of(Proof.objects.filter(plate=found).order_by("-pulled_at"), page, proof_out)
+    rows = Proof.objects.filter(plate=found).order_by("-pulled_at")
+    return page_of(rows.select_related("plate", "run", "paper", "ink", "wipe"), page, proof_out)
 
 
 @router.post("/proofs", response={201: ProofOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply})

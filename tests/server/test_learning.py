@@ -126,6 +126,12 @@ def test_a_strip_that_does_not_say_how_it_was_printed_is_named(room):
     assert text == "Not taken into the curve: Strip does not say its ink."
 
 
+def test_bites_planned_by_another_strip_say_nothing_of_this_one(room):
+    Run.objects.update(strip=None)
+    text = pull(room, PLATES_OWN)["learned"]["text"]
+    assert text == "Not taken into the curve: it was bitten by another strip than Strip."
+
+
 def test_names_that_differ_in_capitals_and_spaces_are_one(room):
     told = pull(room, PLATES_OWN, paper="  soft   COTTON ")
     assert told["paper"] == "Soft cotton" and told["learned"]["plans"]

@@ -49,7 +49,16 @@ def test_a_name_is_there_once_a_kind_and_a_room(furnished, stranger):
     stranger.must("PUT", "/supplies", kept(stranger))
 
 
-@pytest.mark.parametrize("more", [{"kind": "press"}, {"name": ""}, {"name": "x" * 121}])
+def test_a_paper_stays_a_paper(furnished):
+    made = furnished.must("PUT", "/supplies", kept(furnished))
+    status, reply = furnished.ask("PUT", "/supplies", made | {"kind": "ink"})
+    assert (status, reply["error"]["code"]) == (422, "kind-stays")
+    assert reply["error"]["text"].startswith("Soft cotton stays a paper.")
+
+
+@pytest.mark.parametrize(
+    "more", [{"kind": "press"}, {"name": ""}, {"name": "  "}, {"name": "x" * 121}]
+)
 def test_what_is_no_supply_is_refused(furnished, more):
     assert furnished.ask("PUT", "/supplies", kept(furnished, **more))[0] == 422
 

@@ -85,6 +85,8 @@ def _readings(proof: Proof, run: Run) -> list[dict[str, Any]]:
 
 def _why_not(proof: Proof, plan: Plan, run: Run, strip: Strip) -> str:
     """Return why a reading says nothing of the curve; empty where it does."""
+    if run.strip_id != strip.id:
+        return f"it was bitten by another strip than {strip.name}"
     differ = apart(proof, strip)
     unsaid = [kind for kind in differ if getattr(strip, f"{kind}_id") is None]
     if unsaid:

@@ -15,6 +15,8 @@ from server.shopbook.actions.keep import same
 from server.shopbook.models import Supply
 from server.shopbook.schemas import SupplyIn
 
+_A = {"paper": "a paper", "ink": "an ink", "wipe": "a wipe"}
+
 
 @transaction.atomic
 def keep_supply(user: User, room_id: uuid.UUID, given: SupplyIn) -> Supply:
@@ -24,7 +26,7 @@ def keep_supply(user: User, room_id: uuid.UUID, given: SupplyIn) -> Supply:
     ------
     NotFound, NotAllowed, Stale
     BadValue
-        The room has another of that name.
+        The room has another of that name, it has none, or it would become another kind of thing.
     """
     room = enter(user, room_id, "keep recipes")
     facts = given.model_dump(exclude={"id", "version"}) | {"name": " ".join(given.name.split())}
@@ -38,6 +40,7 @@ def keep_supply(user: User, room_id: uuid.UUID, given: SupplyIn) -> Supply:
                     return same(supply, facts)
             else:
                 supply = change(Supply, room, given.id, given.version)
+                _check_kind(supply, given)
                 for field, value in facts.items():
                     setattr(supply, field, value)
                 supply.save()
@@ -48,7 +51,19 @@ def keep_supply(user: User, room_id: uuid.UUID, given: SupplyIn) -> Supply:
     return supply
 
 
+def _check_kind(supply: Supply, given: SupplyIn) -> None:
+    """Refuse another kind: what was printed on it would be printed on an ink."""
+    if supply.kind != given.kind:
+        raise BadValue(
+            "kind-stays", f"{supply.name} stays {_A[supply.kind]}. Put it away and keep a new one.",
+            field="kind", value=given.kind, allowed=supply.kind,
+        )  # fmt: skip
+
+
 def _check_alone(room: Room, supply: Supply) -> None:
+    if not supply.name:
+        raise BadValue("no-name", "Nothing is written as its name.", field="name", value="",
+                       allowed="1 to 120 letters")  # fmt: skip
     others = Supply.objects.filter(room=room, kind=supply.kind, name__iexact=supply.name)
     if others.exclude(id=supply.id).exists():
         raise _taken(supply)
@@ -56,6 +71,6 @@ def _check_alone(room: Room, supply: Supply) -> None:
 
 def _taken(supply: Supply) -> BadValue:
     return BadValue(
-        "name-taken", f"There is a {supply.kind} of that name already.", field="name",
+        "name-taken", f"There is {_A[supply.kind]} of that name already.", field="name",
         value=supply.name, allowed="a name of its own",
     )  # fmt: skip

@@ -150,7 +150,7 @@ test("a paper is renamed over its version and put away; a new ink is kept", asyn
   expect(alerts().join()).toContain("Name");
   server.answer(
     "PUT /supplies",
-    refuse(422, fault("name", "There is a ink of that name already.")),
+    refuse(422, fault("name", "There is an ink of that name already.")),
   );
   await type("Name", "black, a quarter medium");
   await press("Keep it");

@@ -101,7 +101,7 @@ function Edit({ supply, done }: { supply: Supply; done: () => void }) {
       <h2>{supply.version ? `Change ${supply.name}` : "A new paper, ink or wipe"}</h2>
       <form noValidate onSubmit={form.submit} className="mt-2 grid gap-3">
         <TextField form={form} name="name" />
-        <PickField form={form} name="kind" options={KINDS} />
+        {supply.version ? null : <PickField form={form} name="kind" options={KINDS} />}
         <TextField form={form} name="note" />
         {supply.version ? <TickField form={form} name="put_away" /> : null}
         <FormFoot form={form} submit="Keep it">

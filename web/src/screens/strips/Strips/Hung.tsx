@@ -1,3 +1,4 @@
+import { useEffect, useRef } from "react";
 import { Link } from "react-router";
 import type { WallStrip } from "../../../api/strips";
 import { PlateEdge } from "../../../figures/PlateEdge";
@@ -24,8 +25,13 @@ type Props = {
 /** A strip on the wall: its slip, its curve, what it was bitten in, and how much it counts. */
 export function Hung({ strip, last, begins, picked, current, pick }: Props) {
   const { room, me } = useHere();
+  const row = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (current) row.current?.scrollIntoView?.({ block: "nearest" });
+  }, [current]);
   return (
     <li
+      ref={row}
       className={`grid grid-cols-[minmax(0,19fr)_minmax(0,8fr)_minmax(0,14fr)] items-start gap-x-4 gap-y-1 py-1.5 max-phone:grid-cols-[minmax(0,1fr)_108px] ${begins ? "mt-1 border-t border-ink-3 pt-3" : ""} ${current ? "outline-2 outline-offset-1 outline-ink" : ""}`}
       aria-current={current || undefined}
     >
