@@ -15,6 +15,7 @@ from server.proofs.actions.log import log_proof
 from server.proofs.actions.pin import keep_pin
 from server.proofs.actions.reading import straight_of
 from server.proofs.actions.scan import ask_to_read
+from server.proofs.actions.standing import Standing
 from server.proofs.models import Pin, Proof
 from server.proofs.reads import pin_out, proof_out
 from server.proofs.schemas import PinIn, PinOut, ProofIn, ProofOut, ReadProofIn
@@ -35,7 +36,9 @@ def get_proofs(
     """List a plate's proofs, newest first."""
     found = find(Plate, enter(signed_in(request), room, "look"), plate)
     rows = Proof.objects.filter(plate=found).order_by("-pulled_at")
-    return page_of(rows.select_related("plate", "run", "paper", "ink", "wipe"), page, proof_out)
+    rows = rows.select_related("plate", "run", "paper", "ink", "wipe")
+    at = Standing(found)
+    return page_of(rows, page, lambda proof: proof_out(proof, at))
 
 
 @router.post("/proofs", response={201: ProofOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply})

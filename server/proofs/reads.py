@@ -5,14 +5,16 @@ from __future__ import annotations
 from core.process.rows import PROCESSES
 from server.proofs.actions.advice import advice_for
 from server.proofs.actions.next import next_for
+from server.proofs.actions.standing import Standing
 from server.proofs.models import Pin, Proof
 from server.proofs.schemas import LearnedOut, PinOut, ProofOut, ScanRead, ToneOut
 from server.runs.actions.state import run_state
 from server.shopbook.printed import names_of
 
 
-def proof_out(proof: Proof) -> ProofOut:
-    """Return a proof with what it asks for next."""
+def proof_out(proof: Proof, at: Standing | None = None) -> ProofOut:
+    """Return a proof with what it asks for next; of many of one plate, how it stands is given."""
+    at = at or Standing(proof.plate)
     return ProofOut(
         id=proof.id,
         plate=proof.plate_id,
@@ -28,8 +30,8 @@ def proof_out(proof: Proof) -> ProofOut:
         tones=[ToneOut(**tone) for tone in proof.tones],
         foul_bite=proof.foul_bite,
         ok_to_print=proof.ok_to_print,
-        advice=advice_for(proof),
-        next=next_for(proof),
+        advice=advice_for(proof, at),
+        next=next_for(proof, at),
         reading=ScanRead(**proof.reading) if proof.reading else None,
         learned=LearnedOut(**proof.learned) if proof.learned else None,
     )

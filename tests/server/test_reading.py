@@ -306,3 +306,26 @@ def test_a_straight_proof_is_fetched_before_it_is_logged_and_read_without_what_i
     told = read(planned, "/proofs/scans", **body)["result"]
     shares = [sum(area["share"] for area in each["areas"]) for each in (task["result"], told)]
     assert shares[1] < shares[0]
+
+
+def test_thirty_proofs_on_the_line_ask_hardly_more_than_three(furnished):
+    """How the plate's plans stand is asked for once, not for each proof."""
+    from django.db import connection
+    from django.test.utils import CaptureQueriesContext
+
+    from tests.server.test_bite_on import bitten
+
+    bitten(furnished)
+
+    def asked(upto):
+        for _ in range(upto):
+            body = {"id": new_id(), "plate": furnished.ids["plate"], "paper": "rag",
+                    "tones": [{"area": "Tone 2", "read_lstar": 60}]}  # fmt: skip
+            furnished.must("POST", "/proofs", body)
+        with CaptureQueriesContext(connection) as seen:
+            told = furnished.must("GET", f"/proofs?plate={furnished.ids['plate']}")["items"]
+        return len(told), len(seen)
+
+    (few, queries_few), (many, queries_many) = asked(3), asked(27)
+    assert (few, many) == (3, 30)
+    assert queries_many - queries_few <= many - few

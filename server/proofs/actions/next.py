@@ -7,44 +7,39 @@ from typing import Any
 
 from core.stages.what_next import ranked, what_next
 from core.stages.what_next_shapes import JudgedArea, WhatNextInput, WhatNextOutput
-from core.tone.shapes import Curve
-from server.baths.actions.facts import bath_facts
-from server.plans.models import Plan
-from server.proofs.actions.meant import TONAL, goal_of
+from server.proofs.actions.meant import goal_of
+from server.proofs.actions.standing import Planned, Standing
 from server.proofs.models import Proof
-from server.runs.actions.go_on import carries_on
-from server.runs.actions.state import last_of
 
 LEAST_SHARE = 0.0
 
 
-def next_for(proof: Proof) -> WhatNextOutput | None:
+def next_for(proof: Proof, at: Standing | None = None) -> WhatNextOutput | None:
     """Return whether plate or printing is at fault, and what to do; None where nothing was meant.
 
     All tonal areas of a plate are judged together, since what they share is the printing; each is
     bitten on by its own plan.
     """
-    found = Plan.objects.filter(plate=proof.plate, part__in=TONAL, superseded=False)
-    plans = list(found.select_related("bath", "strip").order_by("created_at"))
-    areas = {area["name"]: area for plan in plans for area in plan.areas}
+    at = at or Standing(proof.plate)
+    areas = {name: area for plan in at.plans for name, area in plan.areas.items()}
     judged = [_judged(proof, tone, areas) for tone in proof.tones if _is_meant(tone)]
-    if not plans or not judged:
+    if not at.plans or not judged:
         return None
-    told = [_by_plan(proof, plan, judged) for plan in plans]
-    whose = {area["name"]: at for at, plan in enumerate(plans) for area in plan.areas}
-    steps = [s for at, each in enumerate(told) for s in each.steps if whose.get(s.area, 0) == at]
+    told = [_by_plan(proof, plan, judged) for plan in at.plans]
+    whose = {name: place for place, plan in enumerate(at.plans) for name in plan.areas}
+    steps = [s for place, each in enumerate(told) for s in each.steps
+             if whose.get(s.area, 0) == place]  # fmt: skip
     return told[0].model_copy(update={"steps": ranked(steps)})
 
 
-def _by_plan(proof: Proof, plan: Plan, judged: list[JudgedArea]) -> WhatNextOutput:
+def _by_plan(proof: Proof, plan: Planned, judged: list[JudgedArea]) -> WhatNextOutput:
     """Return what is next as one plan's curve, bath and grain have it."""
-    run = last_of(plan)
     plate = proof.plate
     given = WhatNextInput(
         areas=judged,
-        curve=Curve.model_validate(plan.curve) if plan.curve else None,
-        bath=bath_facts(plan.bath),
-        grain_stands=run is not None and carries_on(run),
+        curve=plan.curve,
+        bath=plan.bath,
+        grain_stands=plan.grain_stands,
         plate_cm2=plate.width_mm * plate.height_mm / 100,
         material=plate.metal,
         bites=plate.metal in ("copper", "zinc"),
@@ -62,7 +57,7 @@ def _is_meant(tone: dict[str, Any]) -> bool:
     return tone["wanted_lstar"] is not None or tone.get("expected_lstar") is not None
 
 
-def _judged(proof: Proof, tone: dict[str, Any], areas: dict[str, dict[str, Any]]) -> JudgedArea:
+def _judged(proof: Proof, tone: dict[str, Any], areas: dict[str, Any]) -> JudgedArea:
     surface = proof.plate.width_mm * proof.plate.height_mm / 100
     open_cm2 = areas.get(tone["area"], {}).get("open_cm2")
     return JudgedArea(
