@@ -56,7 +56,7 @@ function End() {
   const time = useNowOf((now) => wallClock(now, zone), 1000);
   const day = useNowOf((now) => weekdayOf(now, zone), 1000);
   return (
-    <div className="ml-auto flex items-center gap-3.5 px-4 text-ink-2 max-phone:order-2">
+    <div className="ml-auto flex items-center gap-3.5 px-4 text-ink-2 max-desk:gap-2 max-desk:px-2 max-phone:order-2">
       <span className="max-desk:hidden">{day}</span>
       <b className="num text-h3 text-ink">{time}</b>
       <SignOut />

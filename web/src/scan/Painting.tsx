@@ -2,6 +2,8 @@ import { useState } from "react";
 import type { Shapes } from "../api/client";
 import { Button } from "../ui/Button";
 import { Segments } from "../ui/Segments";
+import { shownLength } from "../ui/units";
+import { useUser } from "../ui/useUser";
 
 export type Stroke = Shapes["Painted"];
 export type Mm = { width: number; height: number };
@@ -64,6 +66,7 @@ export function Painting({ src, mm, strokes, setStrokes, busy, read, close }: Pr
 type CanvasProps = Pick<Props, "src" | "mm" | "strokes" | "setStrokes"> & { size: number };
 
 function Canvas({ src, mm, strokes, setStrokes, size }: CanvasProps) {
+  const { units } = useUser();
   const [at, setAt] = useState<[number, number]>([mm.width / 2, mm.height / 2]);
   const placeOf = (event: React.PointerEvent): [number, number] => {
     const box = event.currentTarget.getBoundingClientRect();
@@ -89,7 +92,7 @@ function Canvas({ src, mm, strokes, setStrokes, size }: CanvasProps) {
       />
       <button
         type="button"
-        aria-label={`Brush at ${at[0].toFixed(0)}, ${at[1].toFixed(0)} mm; ${strokes.length} strokes. Draw, or move it by arrow keys and press Space`}
+        aria-label={`Brush at ${at.map((side) => shownLength(side, units)).join(", ")} ${units.length_unit}; ${strokes.length} strokes. Draw, or move it by arrow keys and press Space`}
         className="absolute inset-0 size-full cursor-crosshair touch-none"
         onPointerDown={(event) => {
           event.currentTarget.setPointerCapture(event.pointerId);

@@ -252,7 +252,7 @@ test("a floor pulled by key moves the tone that is wanted", async () => {
 const WEIGHBRIDGE = plateId("The Weighbridge");
 const WEIGHED = told<Plan>(`/plates/${WEIGHBRIDGE}/plan?part=tones`);
 
-async function weighing(used: boolean, answers = {}) {
+async function weighing(used: boolean, answers = {}, as = {}) {
   const own_curve = { ...WEIGHED.own_curve, used } as NonNullable<Plan["own_curve"]>;
   const plan = { ...WEIGHED, own_curve };
   const server = fakeServer({
@@ -260,7 +260,7 @@ async function weighing(used: boolean, answers = {}) {
     [`POST /plates/${WEIGHBRIDGE}/plan/draft`]: { body: plan },
     ...answers,
   });
-  openAt(`/plates/${WEIGHBRIDGE}/plan/tones`);
+  openAt(`/plates/${WEIGHBRIDGE}/plan/tones`, as);
   return server;
 }
 const CURVE = `PUT /plates/${WEIGHBRIDGE}/plan/curve`;
@@ -273,6 +273,11 @@ test("a curve that a proof moved says so, and the strip alone is one press away"
   expect(await screen.findByText("Planned by Rosin last week alone.")).toBeVisible();
   const sent = server.sent.find((each) => each.call === CURVE);
   expect(sent?.body).toEqual({ part: "tones", version: WEIGHED.version, own: false });
+});
+
+test("the speed of the bath is told in °F for who reads °F", async () => {
+  await weighing(true, {}, { temperature_unit: "F" });
+  expect(await screen.findByText(/°F bites ×/)).toHaveTextContent("Amber tray at 65.3 °F");
 });
 
 test("tones put aside are taken up again; one who came first is told of", async () => {
