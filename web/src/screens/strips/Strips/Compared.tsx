@@ -41,7 +41,12 @@ export function Compared({ first, second, bath, setBath }: Props) {
         </>
       ) : null}
       <div className="mt-3 flex flex-wrap items-center gap-3">
-        <LeaveOut key={second.id} strip={second} open={leaving} setOpen={setLeaving} />
+        <LeaveOut
+          key={`${second.id} ${second.version}`}
+          strip={second}
+          open={leaving}
+          setOpen={setLeaving}
+        />
         <Link
           className="font-semibold underline underline-offset-4"
           to={`/r/${room}/strips/${second.id}`}

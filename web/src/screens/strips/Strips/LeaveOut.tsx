@@ -22,12 +22,13 @@ export function LeaveOut({ strip, open, setOpen }: Props) {
   const say = useSay();
   const send = (out_reason: string, version: number) =>
     changeStrip(room, strip.id, { version, out_reason });
+  const notBack = () => say({ text: `${strip.name} could not be put back. Try it from the wall.` });
   const told = async (now: Strip) => {
     await client.invalidateQueries({ queryKey: [room] });
     setOpen(false);
     say({
       text: now.out_reason ? `${now.name} no longer counts.` : `${now.name} counts again.`,
-      undo: now.out_reason ? () => void send("", now.version).then(told) : undefined,
+      undo: now.out_reason ? () => void send("", now.version).then(told, notBack) : undefined,
     });
   };
   const form = useForm<{ out_reason: string }, Strip>(SHAPE, {
