@@ -214,6 +214,26 @@ REGISTRY: dict[str, Calculator] = {
             "How much of what to pour: by parts, or a ferric stock down to a strength.",
         ),
         Calculator(
+            "bath-speed",
+            "core.bath.today:bath_speed",
+            "What is known of a bath, and at which temperature and load its speed is wanted.",
+        ),
+        Calculator(
+            "make-up",
+            "core.bath.make_up:make_up",
+            "Which mordant, how much of it or for which vessel and plate, and from what.",
+        ),
+        Calculator(
+            "bath-heat",
+            "core.bath.heat:bath_heat",
+            "A bath, what stands round it, and how much metal is open in it.",
+        ),
+        Calculator(
+            "bath-life",
+            "core.bath.life:bath_life",
+            "A bath, how fast metal gathers in it, and what a plate takes.",
+        ),
+        Calculator(
             "cut-sheet",
             "core.prepare.cut_sheet:cut_sheet",
             "Plates to cut out of a sheet by straight cuts from edge to edge.",

@@ -86,6 +86,22 @@ CAUTIONS: dict[str, CautionRow] = {
             "Lift the plate out with tongs, stand back, air the room. Do not lean over the tray.",
         ),
         CautionRow(
+            "zinc-in-clean-ferric",
+            "danger",
+            "Zinc in ferric heats up and gasses",
+            "Only in a bath that copper never touched. A little metal at a time, extraction on, "
+            "the thermometer in it. From then on it is for zinc alone.",
+            "Foaming or hot: lift the plate out with tongs, stand back, air the room.",
+        ),
+        CautionRow(
+            "zinc-in-coppered-nitric",
+            "care",
+            "Copper plates out on zinc",
+            "Copper was in this nitric: a red, loose film grows on the zinc and it bites "
+            "unevenly. Brush it off often, or make up a fresh bath.",
+            "Red film on the plate: lift, rinse, brush it off, change the bath.",
+        ),
+        CautionRow(
             "rosin",
             "danger",
             "Rosin dust can explode",

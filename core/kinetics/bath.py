@@ -155,38 +155,56 @@ def _strip_speed(
     """Return the speed of the strip's bath; 1 where today's was measured against it."""
     if strip is None or bath.rate_factor is not None:
         return np.ones(len(points))
-    _same_metal(bath, strip)
+    same_metal(bath.mordant, strip.mordant)
     if strip.rate_factor is not None:
         doubt = strip.rate_factor_spread or 0.0
         return np.asarray(strip.rate_factor * np.exp(doubt * points[:, _STRIP]))
     warm = temperature_factor(strip.temperature_c, energy)
     loaded = load_factor(strip.load_g_per_l, end)
-    return np.asarray(
-        warm * loaded * _doubtful_strength(strip, points) * _other_mordant(bath, strip, points)
-    )
+    log, doubt = other_mordant(mordant_row(bath), mordant_row(strip))
+    apart = np.exp(log + doubt * points[:, _STRIP])
+    return np.asarray(warm * loaded * _doubtful_strength(strip, points) * apart)
 
 
-def _same_metal(bath: BathFacts, strip: BathFacts) -> None:
-    if MORDANTS[bath.mordant].metal == MORDANTS[strip.mordant].metal:
+def same_metal(bath: str, strip: str) -> None:
+    """Refuse a strip of another metal than the bath's.
+
+    Parameters
+    ----------
+    bath, strip : str
+        Keys of ``MORDANTS``.
+
+    Raises
+    ------
+    CoreError
+    """
+    mine, other = MORDANTS[bath].metal, MORDANTS[strip].metal
+    if mine == other:
         return
     raise CoreError(
         "other-metal",
-        f"The strip is {MORDANTS[strip.mordant].metal}, this bath is for "
-        f"{MORDANTS[bath.mordant].metal}. Choose a strip of the plate's own metal.",
+        f"The strip is {other}, this bath is for {mine}. Choose a strip of the plate's own metal.",
         field="bath.mordant",
-        value=bath.mordant,
-        allowed=f"a mordant for {MORDANTS[strip.mordant].metal}",
+        value=bath,
+        allowed=f"a mordant for {other}",
     )
 
 
-def _other_mordant(bath: BathFacts, strip: BathFacts, points: Array) -> Array:
-    if bath.mordant == strip.mordant:
-        return np.ones(len(points))
-    mine, other = mordant_row(bath), mordant_row(strip)
+def other_mordant(mine: Mordant, other: Mordant) -> tuple[float, float]:
+    """Return ln speed of another mordant over this one, and its doubt; nought where they are one.
+
+    Parameters
+    ----------
+    mine, other : Mordant
+
+    Returns
+    -------
+    (float, float)
+    """
+    if mine.key == other.key:
+        return 0.0, 0.0
     doubt = np.hypot(mine.rate_log_spread, other.rate_log_spread)
-    return np.asarray(
-        other.rate_um_per_min / mine.rate_um_per_min * np.exp(doubt * points[:, _STRIP])
-    )
+    return float(np.log(other.rate_um_per_min / mine.rate_um_per_min)), float(doubt)
 
 
 def _doubtful_strength(bath: BathFacts, points: Array) -> Array:

@@ -45,7 +45,7 @@ class BevelOutput(Shape):
 
 
 Litre = Annotated[float, Field(ge=0.001, le=1000, json_schema_extra={"unit": "L"})]
-Baume = Annotated[float, Field(ge=0.1, le=53, json_schema_extra={"unit": "°Bé"})]
+Baume = Annotated[float, Field(ge=0.1, le=51.5, json_schema_extra={"unit": "°Bé"})]
 
 
 class Strength(Shape):
@@ -88,10 +88,6 @@ class DiluteInput(Shape):
             raise ValueError("give parts, or solute with stock and target, one of the two")
         if isinstance(self.parts, list) and len({p.name for p in self.parts}) < len(self.parts):
             raise ValueError("each part needs its own name")
-        if self.stock and self.target and self.target.baume > self.stock.baume:
-            raise ValueError(
-                f"the target cannot be stronger than the stock ({self.stock.baume:g} °Bé)"
-            )
         return self
 
 
@@ -102,6 +98,7 @@ class DiluteOutput(Shape):
     water_l: float
     pour: list[str]
     litres: dict[str, float]
+    roles: dict[str, Role] = {}
     cautions: list[str]
     """What to beware of while pouring."""
     checks: dict[str, float]

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from core.data.cautions import CAUTIONS, CautionRow
 from core.data.mordants import MORDANTS
-from core.errors import CoreError
 
 
 def cautions_for(
@@ -29,38 +28,3 @@ def cautions_for(
         keys.add("zinc-in-ferric")
     rows = [row for key, row in CAUTIONS.items() if key in keys]
     return sorted(rows, key=lambda row: row.level != "danger")
-
-
-def check_pair(metal: str, mordant_metal: str, mordant_label: str) -> None:
-    """Refuse a plate in a bath that is not for its metal.
-
-    Parameters
-    ----------
-    metal : str
-        Of the plate.
-    mordant_metal, mordant_label : str
-        What the mordant is for, and what it is called.
-
-    Raises
-    ------
-    CoreError
-        Zinc in ferric heats and gases; plastic and polymer have nothing to bite.
-    """
-    if metal == mordant_metal:
-        return
-    if metal in ("plastic", "polymer"):
-        raise CoreError(
-            "nothing-to-bite",
-            f"There is nothing to bite in {metal}. {mordant_label} would only harm it.",
-            field="bath",
-            value=metal,
-            allowed="a metal plate",
-        )
-    extra = " " + CAUTIONS["zinc-in-ferric"].text if metal == "zinc" else ""
-    raise CoreError(
-        "wrong-bath",
-        f"{mordant_label} is for {mordant_metal}, this plate is {metal}.{extra}",
-        field="bath",
-        value=metal,
-        allowed=mordant_metal,
-    )

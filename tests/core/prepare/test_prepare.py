@@ -8,7 +8,8 @@ import pytest
 
 from core.calculators import compute
 from core.errors import CoreError
-from core.prepare.dilute import ferric_mass_percent, specific_gravity
+from core.prepare.density import ferric_mass_percent
+from core.units import specific_gravity_from_baume as specific_gravity
 
 PLATE = {"material": "copper", "thickness_mm": 1.2, "width_mm": 200, "height_mm": 150}
 
