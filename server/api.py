@@ -7,10 +7,13 @@ from server.baths.api import router as baths
 from server.calc.api import router as calc
 from server.courses.api import router as courses
 from server.files.api import router as files
+from server.instruments.api import readings
+from server.instruments.api import router as instruments
 from server.members.api import links
 from server.members.api import router as members
 from server.members.session import router as session
 from server.overview.api import router as overview
+from server.overview.baths_api import router as bath_pages
 from server.overview.study_api import router as studies
 from server.proofs.api import router as proofs
 from server.record.api import router as record
@@ -21,6 +24,7 @@ from server.runs.api import router as runs
 from server.runs.strips_api import router as strips_at_the_bath
 from server.shopbook.api import router as shopbook
 from server.strips.api import router as strips
+from server.strips.checks_api import router as checks
 from server.tasks.api import router as tasks
 from server.timers.api import router as timers
 
@@ -45,12 +49,16 @@ api.add_router("", links)
 api.add_router("", clock)
 api.add_router("", calc)
 api.add_router("", members)
+api.add_router("", readings)
 for router in (
     overview,
     studies,
     courses,
     strips,
+    bath_pages,
     baths,
+    checks,
+    instruments,
     runs,
     strips_at_the_bath,
     timers,

@@ -91,6 +91,8 @@ class BathSpeedInput(Shape):
     now: BathNow
     against: Curve | None = None
     """A strip's curve: the speed is told over that of its conditions, too."""
+    against_days: Days = 0.0
+    """How long ago that strip was bitten: the bath has wandered since."""
     numbers: MordantNumbers | None = None
 
 

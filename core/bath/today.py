@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 import numpy as np
@@ -22,7 +22,7 @@ from core.bath.speed_shapes import (
     OwnNumbers,
     SourceShare,
 )
-from core.data.drift import STRIP_DAY
+from core.data.drift import DRIFT_PER_ROOT_DAY, STRIP_DAY
 from core.data.mordants import Mordant
 from core.kinetics.bath import other_mordant, same_metal
 from core.kinetics.row import mordant_row, tables_version
@@ -83,6 +83,8 @@ class Laid:
     """The evidence laid out: moments, what was seen, and what is asked."""
 
     given: BathSpeedInput
+    others: tuple[Moment, ...] = ()
+    """Further moments of the bath that are asked about."""
 
     @cached_property
     def conditions(self) -> Conditions:
@@ -114,7 +116,10 @@ class Laid:
         now = Moment(self.given.now.temperature_c, self.given.now.load_g_per_l)
         pieces = [_moment(each, self.given) for each in self.given.evidence]
         strips = [strip_moment(curve, self.row) for curve in self.curves]
-        return Moments(self.row, [now, *pieces, *strips], self._strength_doubt(strips))
+        if strips and self.given.against is not None:
+            strips[0] = _aged(strips[0], self.given.against_days)
+        each = [now, *pieces, *strips, *self.others]
+        return Moments(self.row, each, self._strength_doubt(strips))
 
     def _strength_doubt(self, strips: list[Moment]) -> float:
         """Return how far today's strength may be from the label's, or the strip's."""
@@ -189,6 +194,12 @@ class Laid:
         """Return the question for ln speed over the strip's, as its curve will be read."""
         return Question(self.weights((NOW, 1.0), (self.strip(0), -1.0)), self.later)
 
+    def at(self, place: int) -> Question:
+        """Return the question for ln speed at a moment, over the strip's where there is one."""
+        if self.given.against is None:
+            return Question(self.weights((place, 1.0)))
+        return Question(self.weights((place, 1.0), (self.strip(0), -1.0)))
+
     @property
     def asked(self) -> Question:
         """Return the question that shares are told of."""
@@ -227,6 +238,12 @@ def strip_moment(curve: Curve, row: Mordant) -> Moment:
     return strip_day(
         at.temperature_c, at.load_g_per_l, offset + other, float(np.hypot(doubt, unsure))
     )
+
+
+def _aged(strip: Moment, days: float) -> Moment:
+    """Return a strip's moment, so many days ago: what the bath has wandered since sets it apart."""
+    wandered = DRIFT_PER_ROOT_DAY.value * np.sqrt(days)
+    return replace(strip, apart=float(np.hypot(strip.apart, wandered)))
 
 
 def _moment(each: Coupon | CheckPatch | Hydrometer, given: BathSpeedInput) -> Moment:

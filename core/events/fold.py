@@ -10,6 +10,7 @@ from __future__ import annotations
 from bisect import bisect_right
 from collections.abc import Collection, Iterable, Sequence
 from dataclasses import dataclass
+from functools import cached_property
 from typing import Literal
 from uuid import UUID
 
@@ -21,7 +22,9 @@ from core.events.kinds import (
     Neutralised,
     Observation,
     Opened,
+    Protected,
     Rinsed,
+    Scrap,
     Temperature,
 )
 from core.events.undo import holding, in_order, taken_back
@@ -32,6 +35,9 @@ from core.stages.shapes import MOST_DONE
 SAME_PRESS_SECONDS = 1.0
 """A dip and a lift nearer than this are one press that bounced: no hand does both.
 ``room-practice``"""
+
+ONE_READING_SECONDS = 0.01
+"""A reading that comes back by way of its bath is the same to so much: times are rounded."""
 
 BathLine = Sequence[tuple[float, float]]
 """(second since the epoch, °C) of a bath, oldest first, as others than the subject read it."""
@@ -63,6 +69,16 @@ class Notice(Shape):
     text: str
 
 
+class ScrapRead(Shape):
+    """A companion scrap that was read; the last one of a bite counts."""
+
+    event: UUID
+    at_seconds: float
+    after: int
+    lstar: float
+    spread: float | None
+
+
 class RunState(Shape):
     """Where a subject stands at the bath."""
 
@@ -75,6 +91,10 @@ class RunState(Shape):
     temperature_at_seconds: float | None
     last_cared_seconds: float | None
     """When hands were last at the plate in the bath: rocked, feathered, refreshed."""
+    protected: bool
+    """Goggles, gloves and extraction were confirmed."""
+    scraps: list[ScrapRead]
+    """Companion scraps, by the bite after which they were lifted."""
     rinsed: bool
     """Since the last lift."""
     neutralised: bool
@@ -290,19 +310,30 @@ class _Warmth:
 
     def at_dip(self, seconds: float, said: float | None) -> float | None:
         """Return the temperature [°C] a dip begins at: read here, else as the device had it."""
-        own = _until(self.own, seconds)
-        if own:
-            return self.own[own - 1][1]
+        if _until(self.own, seconds):
+            return self.line[_until(self.line, seconds) - 1][1]
         dead = [celsius for _, celsius in self.dead[: _until(self.dead, seconds)]]
         if said is not None and said not in dead:
             return said
         others = self.bath[max(_until(self.bath, seconds) - 1, 0) :][:1]
         return next((celsius for _, celsius in others), None)
 
+    @cached_property
+    def line(self) -> Celsius:
+        """Return all that is known, oldest first: what others read, too, as a probe does."""
+        known = [*self.own, *self.dead]
+        others = [each for each in self.bath if not any(_one(each, mine) for mine in known)]
+        return sorted([*self.own, *others])
+
     def during(self, start: float, end: float | None) -> Celsius:
-        """Return (second since the dip, °C) read while the plate is in."""
-        last = len(self.own) if end is None else _until(self.own, end)
-        return [(at - start, c) for at, c in self.own[_until(self.own, start) : last]]
+        """Return (second since the dip, °C) read while the plate is in, here or by a probe."""
+        last = len(self.line) if end is None else _until(self.line, end)
+        return [(at - start, c) for at, c in self.line[_until(self.line, start) : last]]
+
+
+def _one(first: tuple[float, float], second: tuple[float, float]) -> bool:
+    """Tell whether two readings are one, told by two ways."""
+    return first[1] == second[1] and abs(first[0] - second[0]) < ONE_READING_SECONDS
 
 
 def _until(line: BathLine, seconds: float) -> int:
@@ -327,15 +358,27 @@ def _state(
         dips=[_dip(number, dip, warm) for number, dip in enumerate(opened, 1)],
         covered=[name for name, is_covered in last_word.items() if is_covered],
         opened=[name for name, is_covered in last_word.items() if not is_covered],
-        temperature_c=warm.own[-1][1] if warm.own else None,
-        temperature_at_seconds=warm.own[-1][0] if warm.own else None,
+        temperature_c=warm.line[-1][1] if warm.line else None,
+        temperature_at_seconds=warm.line[-1][0] if warm.line else None,
         last_cared_seconds=max(cared, default=None),
+        protected=any(isinstance(event.data, Protected) for event in live),
+        scraps=_scraps(live),
         rinsed=any(isinstance(data, Rinsed) for data in after),
         neutralised=any(isinstance(data, Neutralised) for data in after),
         covered_since_lift=any(isinstance(data, Covered) for data in after),
         observed=_observed(live, max([since, *(dip.event.at_seconds for dip in opened)])),
         notices=notices,
     )
+
+
+def _scraps(live: list[Event]) -> list[ScrapRead]:
+    """Return the last scrap read of each bite."""
+    read = {
+        e.data.after: ScrapRead(event=e.id, at_seconds=e.at_seconds, after=e.data.after,
+                                lstar=e.data.lstar, spread=e.data.spread)
+        for e in live if isinstance(e.data, Scrap)
+    }  # fmt: skip
+    return [read[after] for after in sorted(read)]
 
 
 def _observed(live: list[Event], since: float) -> list[str]:

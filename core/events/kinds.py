@@ -13,7 +13,8 @@ from uuid import UUID
 from pydantic import BaseModel, ConfigDict, Field
 
 from core.kinetics.shapes import BathCelsius
-from core.stages.shapes import MOST_AREAS, AreaName
+from core.stages.shapes import MOST_AREAS, MOST_DONE, AreaName
+from core.tone.shapes import Lightness
 
 Names = Annotated[list[AreaName], Field(max_length=MOST_AREAS)]
 
@@ -226,6 +227,33 @@ class Neutralised(Payload):
         return _RINSED_WITH[self.how]
 
 
+class Protected(Payload):
+    """Goggles and gloves are on, the extraction runs: said once a run."""
+
+    kind = "protected"
+    short = "goggles, gloves, extraction"
+
+    def words(self, told: Told) -> str:
+        """Return what the record says of it."""
+        return "Goggles and gloves on, extraction on."
+
+
+class Scrap(Payload):
+    """A companion scrap, bitten beside the plate, lifted after a bite, printed and read."""
+
+    kind = "scrap"
+    short = "companion scrap"
+    after: Annotated[int, Field(ge=1, le=MOST_DONE)]
+    """In the bath for so many bites, from the first on."""
+    lstar: Lightness
+    spread: Annotated[float, Field(ge=0.01, le=20)] | None = None
+    """Standard deviation of the reading [L*]."""
+
+    def words(self, told: Told) -> str:
+        """Return what the record says of it."""
+        return f"Companion scrap, lifted after bite {self.after}, reads L* {self.lstar:g}."
+
+
 class Observation(Payload):
     """Something seen or felt: bubbles, shine, how deep a line feels."""
 
@@ -274,6 +302,6 @@ KINDS: dict[str, type[Payload]] = {
     kind.kind: kind
     for kind in (
         Dip, Lift, Temperature, Rocked, Feathered, Brushed, Refreshed, Covered, Opened, Rinsed,
-        Neutralised, Observation, Note, Undo,
+        Neutralised, Protected, Scrap, Observation, Note, Undo,
     )
 }  # fmt: skip

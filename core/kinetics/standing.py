@@ -12,7 +12,8 @@ from core.kinetics.shapes import MOST_LOAD_G_PER_L
 class Reading:
     """Something known of a bath from one moment on.
 
-    ``load_g_per_l`` is a load as it was measured or made up, ``gained_g_per_l`` what bites added.
+    ``load_g_per_l`` is a load as it was measured or made up, ``gained_g_per_l`` what bites added,
+    ``replaced_share`` how much of the bath was poured off and replaced.
     """
 
     at_seconds: float
@@ -20,6 +21,7 @@ class Reading:
     temperature_c: float | None = None
     load_g_per_l: float | None = None
     gained_g_per_l: float = 0.0
+    replaced_share: float = 0.0
 
 
 @dataclass(frozen=True)
@@ -44,19 +46,21 @@ def stand(readings: Iterable[Reading], until_seconds: float = float("inf")) -> S
     Returns
     -------
     Standing
-        The newest temperature; the newest measured load and what was gained since.
+        The newest temperature; the newest measured load, what was gained since and poured off.
 
     Notes
     -----
-    load = measured + Σ gained later, at most what any bath can hold. Source: ``room-practice``.
+    After each reading load = (load + gained) · (1 − replaced share), from the newest measured one
+    on; at most what any bath can hold. Source: ``room-practice``.
     """
     known = sorted((r for r in readings if r.at_seconds <= until_seconds), key=_when)
     warm = [r for r in known if r.temperature_c is not None]
     measured = [place for place, r in enumerate(known) if r.load_g_per_l is not None]
     load = None
     if measured:
-        since = known[measured[-1] :]
-        load = (since[0].load_g_per_l or 0.0) + sum(r.gained_g_per_l for r in since)
+        load = known[measured[-1]].load_g_per_l or 0.0
+        for each in known[measured[-1] :]:
+            load = (load + each.gained_g_per_l) * (1.0 - each.replaced_share)
         load = min(load, MOST_LOAD_G_PER_L)
     return Standing(
         temperature_c=warm[-1].temperature_c if warm else None,

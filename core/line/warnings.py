@@ -9,7 +9,7 @@ from core.line.line_bench import LineBench
 from core.line.shapes import LineGroup, PlanLinesInput
 from core.stages.bench import Exposure, Solved
 from core.stages.shapes import PlanWarning
-from core.stages.warnings import bath_near_end, too_short
+from core.stages.warnings import bath_near_end, heat_of_reaction, too_short
 from core.tone.table import band
 
 LIKELY_TO_FAIL = 0.2
@@ -40,6 +40,7 @@ def line_warnings(
         *_too_deep(bench, start),
         *_land(bench, done + bites, end),
         *_guessed(bench.given),
+        *heat_of_reaction(bench, bites),
         *bath_near_end(bench, bites),
         *too_short(bench, bites),
         *_too_close(bench, end),

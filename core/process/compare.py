@@ -51,7 +51,7 @@ def alternatives(
     process: Process,
     decided: Decided,
     baths: Mapping[str, tuple[str, CurveBath]],
-    strips: Mapping[str, tuple[str, Curve | None]],
+    strips: Mapping[str, tuple[str, Curve | None, CurveBath]],
 ) -> list[Alternative]:
     """Return the plan as it is, then what other ways come to.
 
@@ -59,7 +59,7 @@ def alternatives(
     ----------
     process : Process
     decided : Decided
-    baths, strips : mapping of key to (name, bath or curve)
+    baths, strips : mapping of key to (name, bath), and to (name, curve, the bath as over it)
         The others there are.
 
     Returns
@@ -83,13 +83,14 @@ def _ways(
     process: Process,
     decided: Decided,
     baths: Mapping[str, tuple[str, CurveBath]],
-    strips: Mapping[str, tuple[str, Curve | None]],
+    strips: Mapping[str, tuple[str, Curve | None, CurveBath]],
 ) -> Iterator[Way]:
     yield "planned", "As planned", "", decided
     for key, (name, bath) in baths.items():
         yield "bath", f"In {name}", key, decided.model_copy(update={"bath": bath})
-    for key, (name, curve) in strips.items():
-        yield "strip", f"From strip {name}", key, decided.model_copy(update={"curve": curve})
+    for key, (name, curve, bath) in strips.items():
+        other = decided.model_copy(update={"curve": curve, "bath": bath})
+        yield "strip", f"From strip {name}", key, other
     yield from _other_baths(decided)
     yield from _fewer(process, decided)
 

@@ -22,6 +22,8 @@ WarningCode = Literal[
     "tones-too-close",
     "overshoot",
     "bath-near-end",
+    "heats-itself",
+    "fumes",
     "no-strip",
     "land-fails",
     "depths-too-close",

@@ -10,7 +10,7 @@ from numpy.typing import NDArray
 from core.stages.bench import Exposure, Solved, open_now
 from core.stages.shapes import Area, PlanWarning
 from core.stages.tone_bench import ToneBench
-from core.stages.warnings import bath_near_end, too_short
+from core.stages.warnings import bath_near_end, heat_of_reaction, too_short
 from core.tone.table import band
 from core.units import SECONDS_PER_MINUTE
 
@@ -45,6 +45,7 @@ def tone_warnings(
         *_overshoots(bench, start),
         *_no_strip(bench),
         *_beyond(bench, end),
+        *heat_of_reaction(bench, bites),
         *bath_near_end(bench, bites),
         *_out_of_reach(bench, end),
         *too_short(bench, bites),

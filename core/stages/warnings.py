@@ -2,11 +2,16 @@
 
 from __future__ import annotations
 
-from core.stages.bench import Bench, Solved, metal_gained_g_per_l
+from core.bath.heat import bath_heat
+from core.bath.heat_shapes import BathHeatInput
+from core.stages.bench import Bench, Solved, bare_cm2, metal_gained_g_per_l
 from core.stages.shapes import PlanWarning
+from core.units import SECONDS_PER_MINUTE
 
 SHORTEST_BITE_SECONDS = 10.0
 """No hand times less. ``room-practice``"""
+LEAST_MINUTES, MOST_MINUTES, MOST_OPEN_CM2 = 1.0, 360.0, 20_000.0
+"""Of a bite whose heat is reckoned."""
 NEAR_END_SHARE = 0.8
 """Of the end of life: from here a bath bites slowly and unevenly. ``room-practice``"""
 
@@ -41,6 +46,48 @@ def bath_near_end(bench: Bench, bites: list[Solved]) -> list[PlanWarning]:
             f"{end:.0f} g/L. Expect it slow and uneven: make up a fresh one, or bite a check patch "
             "first. Keep the old bath for hazardous waste.",
         )
+    ]
+
+
+def heat_of_reaction(bench: Bench, bites: list[Solved]) -> list[PlanWarning]:
+    """Return warnings where the metal to be bitten can heat its own bath, or gives off much gas.
+
+    Parameters
+    ----------
+    bench : Bench
+    bites : list of Solved
+        Still to come.
+
+    Returns
+    -------
+    list of PlanWarning
+        Of the bite with the most open metal; none where heat is no danger.
+    """
+    row, tray = bench.speed.row, bench.tray
+    if row.hottest_c is None or not bites:
+        return []
+    areas = bench.given.areas
+    worst = max(bites, key=lambda b: bare_cm2(bench, [areas[p] for p in b.is_open]))
+    minutes = min(max(worst.facts.seconds / SECONDS_PER_MINUTE, LEAST_MINUTES), MOST_MINUTES)
+    open_cm2 = bare_cm2(bench, [areas[place] for place in worst.is_open])
+    told = bath_heat(
+        BathHeatInput.model_validate(
+            {
+                "mordant": row.key, "temperature_c": tray.temperature_c,
+                "volume_l": tray.volume_l, "load_g_per_l": tray.load_g_per_l,
+                "room_c": tray.temperature_c if tray.room_c is None else min(tray.room_c, 50.0),
+                "open_cm2": min(open_cm2, MOST_OPEN_CM2), "minutes": minutes,
+            }
+        )
+    )  # fmt: skip
+    return [
+        PlanWarning(
+            code="fumes" if each.code == "fumes" else "heats-itself",
+            bite=worst.facts.number,
+            params={"rise_c": told.rise_bound_c, "dissolved_g": told.dissolved_g},
+            text=f"Bite {worst.facts.number}: {each.text}",
+        )
+        for each in told.warnings
     ]
 
 

@@ -8,10 +8,24 @@ from django.http import HttpRequest
 from ninja import Router
 
 from server.accounts.session import signed_in
-from server.baths.actions.keep import change_bath, make_bath, read_bath
+from server.baths.actions.keep import (
+    change_bath,
+    make_bath,
+    read_bath,
+    refresh_bath,
+    take_back_reading,
+)
 from server.baths.models import Bath, BathReading
 from server.baths.reads import bath_out, reading_out
-from server.baths.schemas import BathChange, BathIn, BathOut, ReadingIn, ReadingOut
+from server.baths.schemas import (
+    BathChange,
+    BathIn,
+    BathOut,
+    ReadingChange,
+    ReadingIn,
+    ReadingOut,
+    RefreshIn,
+)
 from server.replies.errors import ErrorReply
 from server.replies.paging import Page, PageNumber, page_of
 from server.rooms.path import RoomId
@@ -52,13 +66,36 @@ def put_bath(request: HttpRequest, room: RoomId, bath: UUID, payload: BathChange
     return bath_out(change_bath(signed_in(request), room, bath, payload))
 
 
+@router.post(
+    "/baths/{uuid:bath}/refreshes",
+    response={201: BathOut, 403: ErrorReply, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply},
+)
+def post_refresh(
+    request: HttpRequest, room: RoomId, bath: UUID, payload: RefreshIn
+) -> tuple[int, BathOut]:
+    """Replace a part of a bath by new."""
+    return 201, bath_out(refresh_bath(signed_in(request), room, bath, payload))
+
+
+@router.put(
+    "/baths/{uuid:bath}/readings/{uuid:reading}",
+    response={200: BathOut, 403: ErrorReply, 404: ErrorReply, 422: ErrorReply},
+)
+def put_reading(
+    request: HttpRequest, room: RoomId, bath: UUID, reading: UUID, payload: ReadingChange
+) -> BathOut:
+    """Take a reading or a refresh back, or put it back."""
+    user = signed_in(request)
+    return bath_out(take_back_reading(user, room, bath, reading, payload.taken_back))
+
+
 @router.get("/baths/{uuid:bath}/readings", response={200: Page[ReadingOut], 404: ErrorReply})
 def get_readings(
     request: HttpRequest, room: RoomId, bath: UUID, page: PageNumber = 1
 ) -> Page[ReadingOut]:
     """List a bath's readings, newest first."""
     found = find(Bath, enter(signed_in(request), room, "look"), bath)
-    rows = BathReading.objects.filter(bath=found).select_related("by")
+    rows = BathReading.objects.filter(bath=found, instrument=None).select_related("by")
     return page_of(rows, page, reading_out)
 
 

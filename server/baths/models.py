@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from collections import defaultdict
+from collections.abc import Iterable
+from datetime import datetime
 from typing import ClassVar
 
 from django.db import models
@@ -35,7 +38,27 @@ class Bath(RoomThing):
     measured_g_per_l = models.FloatField(null=True)
     measured_at = models.DateTimeField(null=True)
     held_copper = models.BooleanField(default=False)
+    """Ever: it, or what it was poured from. Never taken back."""
+    made_from = models.ForeignKey("self", models.PROTECT, null=True, related_name="+")
+    """The bath it was decanted from."""
+    width_mm = models.FloatField(null=True)
+    length_mm = models.FloatField(null=True)
+    height_mm = models.FloatField(null=True)
+    """Inside of its vessel."""
     retired = models.BooleanField(default=False)
+    retired_to = models.CharField(max_length=120, blank=True)
+    """Where what was in it waits, or went."""
+
+    @cached_property
+    def check_rows(self) -> list[BathCheck]:
+        """Return the checks that hold, the newest first, asked for once."""
+        return list(BathCheck.objects.filter(bath=self, taken_back=False).order_by("-at"))
+
+    @cached_property
+    def replaced_rows(self) -> list[tuple[datetime, float]]:
+        """Return when which share was replaced, asked for once."""
+        rows = BathReading.objects.filter(bath=self, taken_back=False, replaced_share__gt=0)
+        return list(rows.values_list("at", "replaced_share"))
 
     @cached_property
     def own_numbers(self) -> MordantNumbers | None:
@@ -58,7 +81,50 @@ class BathReading(models.Model):
     temperature_c = models.FloatField(null=True)
     load_g_per_l = models.FloatField(null=True)
     gained_g_per_l = models.FloatField(default=0)
+    replaced_share = models.FloatField(default=0)
+    """Of the bath, poured off and replaced by new."""
+    instrument = models.UUIDField(null=True)
+    """The probe that read it; null for hands."""
+    taken_back = models.BooleanField(default=False)
     note = models.CharField(max_length=300, blank=True)
 
     class Meta:
         ordering: ClassVar = ["-at"]
+        indexes: ClassVar = [models.Index(fields=["bath", "instrument", "at"], name="bath_read_by")]
+
+
+class BathCheck(RoomThing):
+    """A piece of evidence of how fast a bath bites: coupon, check patch, hydrometer.
+
+    ``said`` is the core's shape of it, without the curve. ``curve`` is that of the strip it was
+    read off, as it was then. A companion scrap of a run is derived from its event and has its id.
+    """
+
+    bath = models.ForeignKey(Bath, models.CASCADE, related_name="checks")
+    at = models.DateTimeField()
+    by = models.ForeignKey(User, models.PROTECT, null=True, related_name="+")
+    kind = models.CharField(max_length=12)
+    said = models.JSONField()
+    curve = models.JSONField(null=True)
+    strip = models.UUIDField(null=True)
+    """The strip of the curve."""
+    run = models.UUIDField(null=True)
+    """The run of the scrap."""
+    taken_back = models.BooleanField(default=False)
+
+    class Meta:
+        ordering: ClassVar = ["at"]
+
+
+def ask_checks_of(baths: Iterable[Bath]) -> None:
+    """Ask for the checks of several baths at once, as each would ask for its own."""
+    baths = list(baths)
+    checks: dict[object, list[BathCheck]] = defaultdict(list)
+    for check in BathCheck.objects.filter(bath__in=baths, taken_back=False).order_by("-at"):
+        checks[check.bath_id].append(check)
+    replaced: dict[object, list[tuple[datetime, float]]] = defaultdict(list)
+    rows = BathReading.objects.filter(bath__in=baths, taken_back=False, replaced_share__gt=0)
+    for bath_id, at, share in rows.values_list("bath_id", "at", "replaced_share"):
+        replaced[bath_id].append((at, share))
+    for bath in baths:
+        bath.check_rows, bath.replaced_rows = checks[bath.id], replaced[bath.id]

@@ -4,11 +4,13 @@ from __future__ import annotations
 
 from core.data.mordants import MORDANTS
 from core.kinetics.bath import bath_speed
+from core.kinetics.row import mordant_row
 from core.safety.cautions import cautions_for
 from core.tone.table import band
 from server.baths.actions.facts import bath_facts
-from server.baths.models import Bath, BathReading
-from server.baths.schemas import BathOut, ReadingOut
+from server.baths.models import Bath, BathCheck, BathReading
+from server.baths.schemas import BathOut, CheckOut, ReadingOut
+from server.baths.words import check_words
 
 DRAWS = 200
 
@@ -22,7 +24,25 @@ def reading_out(reading: BathReading) -> ReadingOut:
         temperature_c=reading.temperature_c,
         load_g_per_l=reading.load_g_per_l,
         gained_g_per_l=reading.gained_g_per_l,
+        replaced_share=reading.replaced_share,
+        taken_back=reading.taken_back,
         note=reading.note,
+    )
+
+
+def check_out(check: BathCheck) -> CheckOut:
+    """Return a check as it was made."""
+    return CheckOut(
+        id=check.id,
+        kind=check.kind,
+        at=check.at,
+        by=check.by.name if check.by else "",
+        version=check.version,
+        taken_back=check.taken_back,
+        text=check_words(check.kind, check.said),
+        temperature_c=check.said.get("temperature_c"),
+        strip=check.strip,
+        run=check.run,
     )
 
 
@@ -32,7 +52,8 @@ def bath_out(bath: Bath) -> BathOut:
     facts = bath_facts(bath)
     pace = bath_speed(facts, None, DRAWS).at(bath.temperature_c, bath.load_g_per_l)
     low, high = band(pace)
-    measured = bath.rate_factor is not None
+    measured = facts.rate_factor is not None
+    end = mordant_row(facts).end_g_per_l
     return BathOut(
         id=bath.id,
         name=bath.name,
@@ -49,14 +70,20 @@ def bath_out(bath: Bath) -> BathOut:
         rate_factor=bath.rate_factor,
         rate_factor_spread=bath.rate_factor_spread,
         measured_at=bath.measured_at,
+        held_copper=bath.held_copper,
+        made_from=bath.made_from_id,
+        width_mm=bath.width_mm,
+        length_mm=bath.length_mm,
+        height_mm=bath.height_mm,
         retired=bath.retired,
+        retired_to=bath.retired_to,
         version=bath.version,
         speed=round(float(pace.mean()), 3),
         speed_low=round(low, 3),
         speed_high=round(high, 3),
         speed_from="measured" if measured else "thermometer and load",
-        end_g_per_l=row.end_g_per_l,
-        life_left_share=round(max(0.0, 1 - bath.load_g_per_l / row.end_g_per_l), 3),
+        end_g_per_l=end,
+        life_left_share=round(max(0.0, 1 - bath.load_g_per_l / end), 3),
         care=row.care,
         care_every_seconds=row.care_every_seconds,
         cautions=[

@@ -10,9 +10,16 @@ from ninja import Schema
 from pydantic import Field
 
 from core.kinetics.shapes import BathCelsius, Baume, Load, MordantKey, RateFactor
+from core.tone.shapes import Lightness
 
+Grams = Annotated[float, Field(gt=0, le=100_000, json_schema_extra={"unit": "g"})]
+Bitten = Annotated[float, Field(ge=1, le=6 * 3600, json_schema_extra={"unit": "s"})]
 Volume = Annotated[float, Field(ge=0.01, le=2000, json_schema_extra={"unit": "L"})]
 RoomCelsius = Annotated[float, Field(ge=-10, le=50, json_schema_extra={"unit": "°C"})]
+
+
+Inside = Annotated[float, Field(ge=10, le=3000, json_schema_extra={"unit": "mm"})]
+"""Of a vessel."""
 
 
 class BathIn(Schema):
@@ -27,6 +34,13 @@ class BathIn(Schema):
     load_g_per_l: Load = 0
     temperature_c: BathCelsius
     room_c: RoomCelsius | None = None
+    held_copper: bool | None = None
+    """Copper was ever in it, or in what it was poured from; null: as its mordant is used."""
+    made_from: UUID | None = None
+    """The bath it was decanted from: what was in that is in this."""
+    width_mm: Inside | None = None
+    length_mm: Inside | None = None
+    height_mm: Inside | None = None
     fumes_known: bool = False
     """Nitric is offered only with its fume caution acknowledged."""
 
@@ -42,6 +56,21 @@ class BathChange(Schema):
     rate_factor: RateFactor | None = None
     rate_factor_spread: Annotated[float, Field(ge=0.005, le=1)] | None = None
     retired: bool | None = None
+    retired_to: Annotated[str, Field(max_length=120)] | None = None
+    """Where what was in it waits: a container of its own, never the drain."""
+    held_copper: Literal[True] | None = None
+    """Copper was in it: said once, it stays so."""
+    width_mm: Inside | None = None
+    length_mm: Inside | None = None
+    height_mm: Inside | None = None
+
+
+class RefreshIn(Schema):
+    """A part of the bath was poured off and replaced by new."""
+
+    id: UUID
+    share: Annotated[float, Field(gt=0, le=1)]
+    note: Annotated[str, Field(max_length=300)] = ""
 
 
 class ReadingIn(Schema):
@@ -53,6 +82,12 @@ class ReadingIn(Schema):
     note: Annotated[str, Field(max_length=300)] = ""
 
 
+class ReadingChange(Schema):
+    """Take a reading back, or put it back."""
+
+    taken_back: bool
+
+
 class ReadingOut(Schema):
     """A reading as it was logged."""
 
@@ -62,7 +97,71 @@ class ReadingOut(Schema):
     temperature_c: float | None
     load_g_per_l: float | None
     gained_g_per_l: float
+    replaced_share: float
+    taken_back: bool
     note: str
+
+
+class CouponIn(Schema):
+    """A scrap of known bare area, weighed before and after a bite."""
+
+    kind: Literal["coupon"]
+    area_cm2: Annotated[float, Field(gt=0, le=20_000, json_schema_extra={"unit": "cm²"})]
+    mass_before_g: Grams
+    mass_after_g: Grams
+    mass_spread_g: Annotated[float, Field(ge=1e-4, le=10, json_schema_extra={"unit": "g"})] = 0.005
+    seconds: Bitten
+    temperature_c: BathCelsius | None = None
+    """As the bath stands where it is not said."""
+
+
+class CheckPatchIn(Schema):
+    """A patch of a strip's ground, bitten today and read."""
+
+    kind: Literal["check-patch"]
+    strip: UUID
+    seconds: Bitten
+    dips: Annotated[int, Field(ge=1, le=60)] = 1
+    lstar: Lightness
+    spread: Annotated[float, Field(ge=0.01, le=20, json_schema_extra={"unit": "L*"})] | None = None
+    temperature_c: BathCelsius | None = None
+
+
+class HydrometerIn(Schema):
+    """A reading at the stem of a hydrometer."""
+
+    kind: Literal["hydrometer"]
+    baume: Baume
+
+
+class CheckIn(Schema):
+    """A piece of evidence of how fast the bath bites."""
+
+    id: UUID
+    check: Annotated[CouponIn | CheckPatchIn | HydrometerIn, Field(discriminator="kind")]
+
+
+class CheckChange(Schema):
+    """Take a check back, or put it back."""
+
+    version: int
+    taken_back: bool
+
+
+class CheckOut(Schema):
+    """A check as it was made, and what it alone says now."""
+
+    id: UUID
+    kind: str
+    at: datetime
+    by: str
+    version: int
+    taken_back: bool
+    text: str
+    """In words, without what units one reads in."""
+    temperature_c: float | None
+    strip: UUID | None
+    run: UUID | None
 
 
 class BathOut(Schema):
@@ -83,7 +182,13 @@ class BathOut(Schema):
     rate_factor: float | None
     rate_factor_spread: float | None
     measured_at: datetime | None
+    held_copper: bool
+    made_from: UUID | None
+    width_mm: float | None
+    length_mm: float | None
+    height_mm: float | None
     retired: bool
+    retired_to: str
     version: int
     speed: float
     speed_low: float

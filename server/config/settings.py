@@ -69,6 +69,7 @@ INSTALLED_APPS = [
     "server.strips",
     "server.studies",
     "server.baths",
+    "server.instruments",
     "server.plans",
     "server.runs",
     "server.timers",

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from core.data.mordants import MORDANTS
+from core.kinetics.shapes import CurveBath
 from core.process.compare import Alternative, alternatives
 from core.process.rows import PROCESSES
 from core.tone.shapes import Curve
@@ -27,8 +28,11 @@ def compared(plan: Plan) -> list[Alternative]:
     return alternatives(
         process,
         given,
-        {str(bath.id): (bath.name, bath_facts(bath)) for bath in baths[:MOST_COMPARED]},
-        {str(strip.id): (strip.name, _curve(strip)) for strip in _strips(plan, process.strips)},
+        {
+            str(bath.id): (bath.name, bath_facts(bath, against=given.curve))
+            for bath in baths[:MOST_COMPARED]
+        },
+        {str(strip.id): _strip(strip, plan.bath) for strip in _strips(plan, process.strips)},
     )
 
 
@@ -47,5 +51,7 @@ def _strips(plan: Plan, kind: str) -> list[Strip]:
     return list(others.order_by("-created_at")[:MOST_COMPARED])
 
 
-def _curve(strip: Strip) -> Curve:
-    return Curve.model_validate(strip.curve)
+def _strip(strip: Strip, bath: Bath) -> tuple[str, Curve, CurveBath]:
+    """Return a strip with its curve, and the plan's bath as over that."""
+    curve = Curve.model_validate(strip.curve)
+    return strip.name, curve, bath_facts(bath, against=curve)

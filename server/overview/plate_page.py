@@ -10,6 +10,7 @@ from core.data.cautions import CAUTIONS
 from core.data.step_row import Group
 from core.data.steps import STEPS
 from core.process.rows import PROCESSES
+from core.safety.pairs import pair_row
 from server.courses.standing import routes_of
 from server.overview.schemas import Caution, CourseStep, PlateCard, PlateOut, RunCard
 from server.overview.standing import Standing
@@ -104,7 +105,7 @@ def plate_out(at: Standing) -> PlateOut:
         routes=routes_of(plate),
         parts=parts,
         processes=[PROCESSES[key].words for key in parts],
-        asks={key: [caution_out(each) for each in PROCESSES[key].cautions] for key in parts},
+        asks={key: [caution_out(each) for each in _asks(at, key)] for key in parts},
         facts=PlateFacts(**plate.facts),
         course=_course(at),
         next_step=next_step(at),
@@ -113,6 +114,17 @@ def plate_out(at: Standing) -> PlateOut:
         last_run=last.id if last else None,
         created_at=plate.created_at,
     )
+
+
+def _asks(at: Standing, part: str) -> list[str]:
+    """Return the cautions that are asked for before a part is begun: its own, and its bath's."""
+    keys = list(PROCESSES[part].cautions)
+    plan = next((plan for plan in at.plans if plan.part == part), None)
+    if plan is not None:
+        bath = plan.bath
+        row = pair_row(at.plate.metal, bath.mordant, held_copper=bath.held_copper)
+        keys += [row.caution] if row.verdict == "care" else []
+    return list(dict.fromkeys(keys))
 
 
 def caution_out(key: str) -> Caution:

@@ -11,6 +11,7 @@ from django.db.models import Case, Exists, OuterRef, QuerySet, When
 from core.course.shapes import Step
 from core.course.standing import Known
 from core.process.rows import PROCESSES
+from server.baths.models import ask_checks_of
 from server.courses.models import Course
 from server.courses.standing import steps_of
 from server.events.models import Event
@@ -18,7 +19,7 @@ from server.overview.bath_lines import lines_of
 from server.plans.models import Plan
 from server.plates.models import Plate
 from server.replies.broken import Broken, shown_of
-from server.runs.actions.state import Followed, follow
+from server.runs.actions.state import AROUND, Followed, follow
 from server.runs.models import Run
 
 
@@ -66,10 +67,12 @@ def standings(plates: Iterable[Plate], now_seconds: float) -> list[Standing]:
     baths = {run.bath_id: run.bath for run in runs.values()}
     for under_way in runs.values():
         under_way.bath = baths[under_way.bath_id]  # one for all runs in it, asked once
+    ask_checks_of(baths.values())
     events: dict[object, list[Event]] = defaultdict(list)
     for event in Event.objects.filter(subject__in=[run.id for run in runs.values()]):
         events[event.subject].append(event)
-    lines = lines_of(baths.values())
+    begun = min((run.created_at for run in runs.values()), default=None)
+    lines = lines_of(baths.values(), begun - AROUND if begun else None)
     plans = _plans(plates)
     bitten: dict[object, set[str]] = defaultdict(set)
     finished = Run.objects.filter(plate__in=plates, outcome=Run.FINISHED)
@@ -105,7 +108,7 @@ def _plans(plates: list[Plate]) -> dict[object, list[Plan]]:
     plans: dict[object, list[Plan]] = defaultdict(list)
     found = (
         Plan.objects.filter(plate__in=plates, superseded=False)
-        .select_related("strip")
+        .select_related("strip", "bath")
         .defer("strip__curve")
     )
     for plan in sorted(found, key=lambda plan: PROCESSES[plan.part].order):

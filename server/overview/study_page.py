@@ -197,7 +197,9 @@ def _seconds_to(study: Study, tones: list[float]) -> list[float] | None:
     if study.bath is None:
         return None
     curve = _curve(study)
-    points = read_curve(ReadCurveInput(curve=curve, bath=bath_facts(study.bath), lstar=tones))
+    points = read_curve(
+        ReadCurveInput(curve=curve, bath=bath_facts(study.bath, against=curve), lstar=tones)
+    )
     return [point.seconds for point in points.points]
 
 

@@ -25,6 +25,7 @@ ACTIONS: dict[str, frozenset[str]] = {
     "write the record": BOTH,
     "read baths": BOTH,
     "keep baths": KEEPER,
+    "keep instruments": KEEPER,
     "keep recipes": BOTH,
     "keep numbers": KEEPER,
     "keep members": KEEPER,

@@ -15,11 +15,10 @@ from core.process.row import Process
 from core.process.rows import PROCESSES
 from core.process.shapes import ProcessWords
 from core.safety.cautions import cautions_for
-from server.baths.actions.settle import bath_line
 from server.events.models import Event
 from server.events.reads import event_out, events_of
 from server.plans.schemas import PlanArea
-from server.runs.actions.state import follow
+from server.runs.actions.state import follow, line_of
 from server.runs.models import Run
 from server.runs.schemas import CareOut, HeatOut, RunOut
 from server.studies.schemas import RunMap
@@ -45,7 +44,7 @@ def run_out(run: Run) -> RunOut:
 def shown(run: Run, bitten: Bitten) -> RunOut:
     """Return a run of something as it stands now."""
     now = time.time()
-    events, line = events_of(run.id), bath_line(run.bath)
+    events, line = events_of(run.id), line_of(run)
     seen = follow(run, now, events, line)
     process, row = PROCESSES[run.part], MORDANTS[run.bath.mordant]
     facing = cast(Facing, run.facing or usual_facing(run.bath.vessel))

@@ -58,5 +58,5 @@ def _as_run(strip: Strip) -> Run:
     return Run(
         id=strip.id, room=strip.room, bath=strip.bath, part=BITTEN_AS, method="stop-out",
         areas=patches_to_bite(strip.planned), ended_at=strip.ended_at, reason=strip.end_reason,
-        outcome=made if strip.ended_at else "",
+        outcome=made if strip.ended_at else "", created_at=strip.created_at,
     )  # fmt: skip

@@ -9,6 +9,7 @@ from server.events.subject import Subject
 from server.plates.models import Plate
 from server.rooms.permissions import find
 from server.runs.actions.end import load_bath
+from server.runs.actions.scraps import read_scraps
 from server.runs.models import Run
 
 
@@ -21,8 +22,9 @@ def _bath(run: Run) -> Bath:
 
 
 def _follow(user: User, run: Run) -> None:
-    """Derive anew what the run's events say of its bath: temperature, and load once it ended."""
+    """Derive anew what the run's events say of its bath: temperature, speed, load once it ended."""
     run.bath = settle_bath(find(Bath, run.room, run.bath_id, lock=True))
+    read_scraps(run)
     load_bath(user, run)
 
 

@@ -95,9 +95,10 @@ def post_ask(request: HttpRequest, room: RoomId, strip: UUID, payload: Ask) -> A
     place = enter(signed_in(request), room, "look")
     found = find(Strip, place, strip)
     bath = find(Bath, place, payload.bath) if payload.bath else None
+    curve = curve_of(found)
     given = ReadCurveInput(
-        curve=curve_of(found),
-        bath=bath_facts(bath) if bath else None,
+        curve=curve,
+        bath=bath_facts(bath, against=curve) if bath else None,
         lstar=payload.lstar,
         seconds=payload.seconds,
     )

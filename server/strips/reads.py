@@ -131,7 +131,7 @@ def _length(dip: Immersion) -> float:
 def strip_bites(strip: Strip) -> StripBites:
     """Return a strip at the bath as it stands now."""
     events = events_of(strip.id)
-    line = bath_line(strip.bath) if strip.bath else []
+    line = bath_line(strip.bath, strip.created_at, strip.ended_at) if strip.bath else []
     state = strip_state(strip)
     return StripBites(
         strip=strip.id,

@@ -11,7 +11,8 @@ from server.strips.models import Strip
 
 def strip_state(strip: Strip) -> RunState:
     """Return where a strip stands at the bath."""
-    line = bath_line(strip.bath) if strip.bath else []
+    until = strip.ended_at
+    line = bath_line(strip.bath, strip.created_at, until) if strip.bath else []
     names = {str(area["name"]) for area in patches_to_bite(strip.planned)}
     events = (core_event(event) for event in events_of(strip.id))
     return fold(events, line, names if strip.planned else None)

@@ -52,6 +52,28 @@ def cases():
         ],
         BATH,
     )
+    yield (
+        "a-probe-beside-a-typed-reading",
+        [
+            event(9, "temperature", 90, celsius=18.2),
+            *bite(100, 120),
+            event(12, "temperature", 150, celsius=18.0),
+            event(13, "undo", 160, event=name("a12")),
+        ],
+        [[40.0, 18.5], [90.0, 18.2], [130.0, 17.9], [150.0, 18.0], [190.0, 17.6], [260.0, 17.0]],
+    )
+    yield (
+        "goggles-on-and-companion-scraps",
+        [
+            event(8, "protected", 50),
+            *bite(),
+            *bite(400, 100, 20),
+            event(30, "scrap", 700, after=2, lstar=61.5),
+            event(31, "scrap", 710, after=1, lstar=78.0, spread=0.8),
+            event(32, "scrap", 720, after=2, lstar=62.5),
+        ],
+        BATH,
+    )
     at_once = [event(n, "temperature", 130, celsius=10.0 + n) for n in (8, 7, 6, 5)]
     yield "one-moment-in-the-devices-own-order", [*bite(), *at_once], BATH
     yield "undo", [*bite(), event(3, "undo", 170, event=name("a2"))], BATH

@@ -70,6 +70,9 @@ def furnish(person):
         "recipe",
         "tool",
         "supply",
+        "reading",
+        "check",
+        "instrument",
     )
     ids = {kind: new_id() for kind in kinds}
     person.must("POST", "/baths", {"id": ids["bath"], "name": "Tray", "volume_l": 4,

@@ -71,6 +71,8 @@ def test_no_operation_that_writes_is_done_without_the_pages_token(keeper):
     for path, item in SCHEMA["paths"].items():
         somewhere = re.sub(r"\{(\w+)\}", lambda m: str(keeper.room.id), path)
         for method in set(item) & {"post", "put", "delete", "patch"}:
+            if path == "/api/instruments/readings":
+                continue  # of instruments, which have a token of their own and no page
             reply = strict.generic(method.upper(), somewhere, "{}", content_type="application/json")
             # a body of another kind, or none that can be meant, may be refused before
             assert reply.status_code in (403, 422), (method, path, reply.status_code)

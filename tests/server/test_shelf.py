@@ -26,7 +26,8 @@ def test_a_bath_is_changed_and_its_measured_speed_comes_and_goes(furnished):
     assert gone["speed_from"] != "measured" and gone["retired"] and gone["measured_at"] is None
     status, reply = furnished.ask("PUT", path, {"version": 3, "name": "late"})
     assert status == 409 and reply["error"]["allowed"] == "4"
-    assert Entry.objects.filter(text="Changed Deep tray.").count() == 3
+    assert Entry.objects.filter(text="Changed Deep tray.").count() == 2
+    assert Entry.objects.filter(text__startswith="Retired Deep tray. 0.0 g/L").exists()
 
 
 def test_readings_are_listed_newest_first_and_an_older_one_changes_nothing(furnished):

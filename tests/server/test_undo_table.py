@@ -21,6 +21,7 @@ DATA = {
     "opened": {"areas": ["Tone 1"]},
     "observation": {"about": "shine", "text": "dull"},
     "note": {"text": "a word"},
+    "scrap": {"after": 1, "lstar": 75.0},
 }
 CHANGES_NOTHING = {"note", "dip"}
 """Words only; and a dip while the plate is in the bath."""

@@ -13,6 +13,10 @@ SCHEMA = json.loads(json.dumps(api.get_openapi_schema(), default=str))
 METHODS = ("get", "post", "put", "delete", "patch")
 
 
+COUPON = {"kind": "coupon", "area_cm2": 20, "mass_before_g": 12.431, "mass_after_g": 12.171,
+          "seconds": 600, "temperature_c": 18.5}  # fmt: skip
+
+
 def operations():
     for path, item in SCHEMA["paths"].items():
         for method in METHODS:
@@ -54,6 +58,13 @@ def bodies(ids):
                              "volume_l": 1, "temperature_c": 20},
         ("PUT", "/baths/{bath}"): {"version": 1, "name": "stolen"},
         ("POST", "/baths/{bath}/readings"): {"id": new_id(), "temperature_c": 30},
+        ("PUT", "/baths/{bath}/readings/{reading}"): {"taken_back": True},
+        ("POST", "/baths/{bath}/refreshes"): {"id": new_id(), "share": 0.25},
+        ("POST", "/baths/{bath}/checks"): {"id": new_id(), "check": COUPON},
+        ("PUT", "/baths/{bath}/checks/{check}"): {"version": 1, "taken_back": True},
+        ("POST", "/instruments"): {"id": new_id(), "name": "x", "kind": "scale"},
+        ("PUT", "/instruments/{instrument}"): {"version": 1, "name": "stolen"},
+        ("POST", "/instruments/{instrument}/token"): {"version": 1},
         ("POST", "/plates/{plate}/plan/draft"): plan_body(ids),
         ("POST", "/plates/{plate}/plan/compare"): plan_body(ids),
         ("POST", "/plates/{plate}/plan/bite-on"): {"proof": ids["proof"], "area": "Tone 1"},
@@ -85,6 +96,11 @@ def furnish_all(keeper):
     keeper.must("PUT", "/recipes", {"id": ids["recipe"], "name": "x", "kind": "ink", "text": "x"})
     keeper.must("PUT", "/tools", {"id": ids["tool"], "name": "x", "kind": "needle"})
     keeper.must("PUT", "/supplies", {"id": ids["supply"], "name": "x", "kind": "ink"})
+    bath = f"/baths/{ids['bath']}"
+    keeper.must("POST", f"{bath}/readings", {"id": ids["reading"], "temperature_c": 18.4})
+    keeper.must("POST", f"{bath}/checks", {"id": ids["check"], "check": COUPON})
+    probe = {"id": ids["instrument"], "name": "x", "kind": "bath-probe", "bath": ids["bath"]}
+    keeper.must("POST", "/instruments", probe)
     study(keeper, ids)
     task = {"id": new_id(), "picture": ids["picture"], "um_per_pixel": 4}
     keeper.must("POST", f"/plates/{ids['plate']}/coverage", task)

@@ -5,26 +5,21 @@ from __future__ import annotations
 from core.kinetics.bath import DEFAULT_RATE_FACTOR_SPREAD
 from core.kinetics.carry import carried_rate_factor
 from core.kinetics.row import mordant_row
-from core.kinetics.shapes import Conditions, CurveBath
+from core.kinetics.shapes import Conditions, CurveBath, MordantNumbers
 from core.limits import within
+from core.tone.shapes import Curve
 from server.baths.models import Bath
+from server.baths.speed import measured_speed
+
+Speed = tuple[float | None, float | None, MordantNumbers | None]
 
 
-def bath_facts(bath: Bath, temperature_c: float | None = None) -> CurveBath:
-    """Return today's bath; a measured speed is carried to its temperature and load now."""
+def bath_facts(
+    bath: Bath, temperature_c: float | None = None, against: Curve | None = None
+) -> CurveBath:
+    """Return today's bath, its speed over that of a strip's curve where it was measured."""
     warm = bath.temperature_c if temperature_c is None else temperature_c
-    numbers = bath.own_numbers
-    factor, spread = None, None
-    if bath.rate_factor is not None:
-        measured_c = bath.temperature_c if bath.measured_c is None else bath.measured_c
-        load = bath.load_g_per_l if bath.measured_g_per_l is None else bath.measured_g_per_l
-        factor, spread = carried_rate_factor(
-            mordant_row(Conditions(mordant=bath.mordant, numbers=numbers)),
-            bath.rate_factor,
-            bath.rate_factor_spread or DEFAULT_RATE_FACTOR_SPREAD,
-            (measured_c, load),
-            (warm, bath.load_g_per_l),
-        )
+    factor, spread, numbers = _typed(bath, warm) or _measured(bath, warm, against)
     known = {
         "mordant": bath.mordant,
         "temperature_c": warm,
@@ -37,3 +32,27 @@ def bath_facts(bath: Bath, temperature_c: float | None = None) -> CurveBath:
         "numbers": numbers,
     }
     return CurveBath(**within(CurveBath, known))
+
+
+def _measured(bath: Bath, warm: float, against: Curve | None) -> Speed:
+    found = measured_speed(bath, warm, against)
+    if found is None:
+        return None, None, bath.own_numbers
+    return found.factor, found.spread, found.numbers
+
+
+def _typed(bath: Bath, warm: float) -> Speed | None:
+    """Return a speed that was typed in, carried to the bath's temperature and load now."""
+    if bath.rate_factor is None:
+        return None
+    measured_c = bath.temperature_c if bath.measured_c is None else bath.measured_c
+    load = bath.load_g_per_l if bath.measured_g_per_l is None else bath.measured_g_per_l
+    numbers = bath.own_numbers
+    factor, spread = carried_rate_factor(
+        mordant_row(Conditions(mordant=bath.mordant, numbers=numbers)),
+        bath.rate_factor,
+        bath.rate_factor_spread or DEFAULT_RATE_FACTOR_SPREAD,
+        (measured_c, load),
+        (warm, bath.load_g_per_l),
+    )
+    return factor, spread, numbers

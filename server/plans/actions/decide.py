@@ -52,12 +52,13 @@ def decided(
     earlier = [DoneBite.model_validate(bite) for bite in before or []]
     made = [*earlier, *(done_bite(dip) for dip in done)][:MOST_DONE]
     known = {area["name"] for area in what.areas}
+    strip = Curve.model_validate(curve) if curve else None
     return Decided(
         areas=what.areas,
-        bath=bath_facts(what.bath, temperature_c),
+        bath=bath_facts(what.bath, temperature_c, strip),
         method=what.method,
         round_to_seconds=what.round_to_seconds,
-        curve=Curve.model_validate(curve) if curve else None,
+        curve=strip,
         measured=[MeasuredLine.model_validate(line) for line in measured],
         done=made,
         open_again=[name for name in names if name in known],

@@ -6,12 +6,10 @@ import uuid
 
 from django.db import transaction
 
-from core.data.mordants import MORDANTS
 from core.process.row import Process
 from core.process.rows import PROCESSES
-from core.safety.cautions import check_pair
-from core.safety.heat import check_heat
 from server.accounts.models import User
+from server.baths.actions.admit import admit
 from server.baths.models import Bath
 from server.plans.models import Plan
 from server.plans.schemas import PlanIn
@@ -114,9 +112,7 @@ def _filled(room: Room, plate: Plate, given: PlanIn, plan: Plan) -> Plan:
     plan.plate = plate
     plan.bath = find(Bath, room, given.bath)
     plan.strip = find(Strip, room, given.strip) if given.strip else None
-    row = MORDANTS[plan.bath.mordant]
-    check_pair(plate.metal, row.metal, row.label)
-    check_heat(plan.bath.mordant, plan.bath.temperature_c)
+    admit(plate.metal, plan.bath)
     check_vessel(process, plan.bath)
     plan.part = given.part
     plan.method = given.method

@@ -52,11 +52,12 @@ class Standing:
 
 
 def _planned(plan: Plan) -> Planned:
-    run, curve = last_of(plan), plan.curve
+    run = last_of(plan)
+    curve = Curve.model_validate(plan.curve) if plan.curve else None
     return Planned(
         part=plan.part,
         areas={area["name"]: area for area in plan.areas},
-        curve=Curve.model_validate(curve) if curve else None,
-        bath=bath_facts(plan.bath),
+        curve=curve,
+        bath=bath_facts(plan.bath, against=curve),
         grain_stands=run is not None and carries_on(run),
     )

@@ -11,8 +11,9 @@ from core.data.cautions import CAUTIONS
 from core.data.facing import usual_facing
 from core.process.row import Process
 from core.process.rows import PROCESSES
-from core.safety.heat import check_heat
 from server.accounts.models import User
+from server.baths.actions.admit import admit, remember
+from server.baths.models import Bath
 from server.plans.actions.decide import measured_lines
 from server.plans.models import Plan
 from server.plates.models import Plate
@@ -36,7 +37,7 @@ def begin_run(user: User, room_id: uuid.UUID, given: RunIn) -> Run:
         The plate has no plan, a caution of its process was not acknowledged, or there is nothing
         to go on from.
     CoreError
-        Its bath is too warm.
+        The bath is not for its metal, its caution is not known, or it is too warm.
     Stale
         The plate has a run under way, or another plan by now.
     """
@@ -50,7 +51,9 @@ def begin_run(user: User, room_id: uuid.UUID, given: RunIn) -> Run:
         raise BadValue("no-plan", "Plan the bites first: say what you want.", field="plate")
     _check_seen(plan, given.plan_version)
     _check_cautions(PROCESSES[plan.part], given.acknowledged)
-    check_heat(plan.bath.mordant, plan.bath.temperature_c)
+    bath = find(Bath, room, plan.bath_id, lock=True)
+    admit(plate.metal, bath, given.acknowledged)
+    remember(plate.metal, bath)
     run = Run(
         id=given.id, room=room, plate=plate, plan=plan, bath=plan.bath, method=plan.method,
         part=plan.part, round_to_seconds=plan.round_to_seconds, areas=plan.areas,

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from dataclasses import dataclass
+from datetime import timedelta
 from functools import lru_cache
 
 from core.events.fold import Immersion, RunState, fold
@@ -36,12 +37,26 @@ def last_of(plan: Plan) -> Run | None:
     return runs.order_by("-created_at").first()
 
 
+AROUND = timedelta(hours=1)
+"""Before a run began and after it ended its bath's probe is listened to."""
+
+
+def line_of(run: Run) -> list[tuple[float, float]]:
+    """Return (second since the epoch, °C) of a run's bath, a probe's words for as long as it ran.
+
+    A strip at the bath is followed as a run that is never stored: it has no beginning of its own.
+    """
+    since = run.created_at - AROUND if run.created_at else None
+    until = run.ended_at + AROUND if run.ended_at else None
+    return bath_line(run.bath, since, until)
+
+
 def run_state(
     run: Run, events: Iterable[Event] | None = None, line: list[tuple[float, float]] | None = None
 ) -> RunState:
     """Return the state of a run."""
     told = events_of(run.id) if events is None else events
-    read = bath_line(run.bath) if line is None else line
+    read = line_of(run) if line is None else line
     return fold((core_event(e) for e in told), read, {area["name"] for area in run.areas})
 
 

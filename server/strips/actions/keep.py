@@ -12,9 +12,9 @@ from django.utils import timezone
 from core.calculators import compute
 from core.data.mordants import MORDANTS
 from core.errors import CoreError
-from core.safety.cautions import check_pair
-from core.safety.heat import check_heat
+from core.safety.pairs import check_pair
 from server.accounts.models import User
+from server.baths.actions.admit import admit, remember
 from server.baths.models import Bath
 from server.files.models import Picture
 from server.record.actions.write import write
@@ -47,10 +47,12 @@ def make_strip(user: User, room_id: uuid.UUID, given: StripIn) -> Strip:
     strip.picture = _picture(room, given.picture)
     _print(room, strip, given)
     if strip.bath is not None and given.planned:
-        check_heat(strip.bath.mordant, strip.bath.temperature_c)
+        admit(metal, strip.bath)
     fit(room, strip)
     with transaction.atomic():
         stored, new = add(strip)
+        if new and stored.bath_id is not None and stored.planned:
+            remember(metal, find(Bath, room, stored.bath_id, lock=True))
         if new:
             many = len(stored.patches or stored.planned)
             to_bite = " to bite" if stored.planned else ""
@@ -121,8 +123,7 @@ def _bath(room: Room, bath_id: uuid.UUID | None, metal: str) -> Bath | None:
     if bath_id is None:
         return None
     bath = find(Bath, room, bath_id)
-    row = MORDANTS[bath.mordant]
-    check_pair(metal, row.metal, row.label)
+    check_pair(metal, bath.mordant, held_copper=bath.held_copper)
     return bath
 
 

@@ -136,7 +136,8 @@ def test_a_mistyped_temperature_taken_back_leaves_no_trace_in_the_bite():
     copied = event(2, "dip", 100, open=OPEN, celsius=39.5)  # as older devices copied it
     assert fold([wrong, copied]).dips[0].temperatures == [(0.0, 39.5)]
     state = fold([wrong, copied, right], bath=[(50.0, 18.5), (500.0, 30.0)])
-    assert state.dips[0].temperatures == [(0.0, 18.5)] and state.temperature_c is None
+    assert state.dips[0].temperatures == [(0.0, 18.5), (400.0, 30.0)]
+    assert state.temperature_c == 30.0
     back = fold([wrong, copied, right, event(4, "undo", 102, event=name("a3"))])
     assert back.dips[0].temperatures == [(0.0, 39.5)] and back.temperature_c == 39.5
 
@@ -145,8 +146,37 @@ def test_what_a_device_said_of_the_bath_counts_before_what_others_read():
     dip = event(1, "dip", 100, open=OPEN, celsius=17.0)
     assert fold([dip], bath=[(50.0, 18.5)]).dips[0].temperatures == [(0.0, 17.0)]
     bare = event(1, "dip", 100, open=OPEN)
-    assert fold([bare], bath=[(200.0, 21.0)]).dips[0].temperatures == [(0.0, 21.0)]
+    assert fold([bare], bath=[(200.0, 21.0)]).dips[0].temperatures == [
+        (0.0, 21.0), (100.0, 21.0),
+    ]  # fmt: skip
     assert fold([bare]).dips[0].temperatures == []
+
+
+def test_a_probe_is_followed_through_a_bite_and_tells_no_reading_twice():
+    events = [event(1, "temperature", 90, celsius=18.0), event(2, "dip", 100, open=OPEN),
+              event(3, "temperature", 130, celsius=17.6), event(4, "lift", 200)]  # fmt: skip
+    probe = [(90.001, 18.0), (110.0, 17.8), (129.999, 17.6), (160.0, 17.2), (230.0, 16.0)]
+    state = fold(events, bath=probe)
+    assert state.dips[0].temperatures == [(0.0, 18.0), (10.0, 17.8), (30.0, 17.6), (60.0, 17.2)]
+    assert state.temperature_c == 16.0
+
+
+def test_scraps_stand_by_their_bite_and_the_last_reading_of_one_counts():
+    events = [
+        event(1, "scrap", 10, after=2, lstar=60.0),
+        event(2, "scrap", 20, after=1, lstar=80.0),
+        event(3, "scrap", 30, after=2, lstar=61.0, spread=0.5),
+    ]
+    told = fold(events).scraps
+    assert [(s.after, s.lstar, s.spread) for s in told] == [(1, 80.0, None), (2, 61.0, 0.5)]
+    undone = fold([*events, event(4, "undo", 40, event=name("a3"))]).scraps
+    assert [s.lstar for s in undone] == [80.0, 60.0]
+
+
+def test_goggles_are_said_once_a_run_and_may_be_taken_back():
+    said = event(1, "protected", 10)
+    assert fold([said]).protected
+    assert not fold([said, event(2, "undo", 20, event=name("a1"))]).protected
 
 
 def test_an_undo_counts_by_what_it_names_not_by_its_clock():
@@ -168,7 +198,8 @@ def test_undos_in_a_ring_take_nothing_back_and_a_deep_chain_does_not_fall():
 @pytest.mark.parametrize("kind", KINDS)
 def test_every_kind_has_words_for_the_record_and_a_short_name(kind):
     data = {"open": OPEN, "areas": OPEN, "celsius": 18.25, "text": "a scratch", "about": "shine",
-            "event": str(name("x")), "dip": None, "remembered": True}  # fmt: skip
+            "event": str(name("x")), "dip": None, "remembered": True,
+            "after": 2, "lstar": 61.0}  # fmt: skip
     said = payload_of(kind, data)
     words = said.words(Told(bath="Amber tray"))
     assert words.endswith(".") or kind in ("observation", "note")

@@ -52,7 +52,9 @@ def ways():
     areas = [{"name": f"t{v}", "lstar": float(v), "open_cm2": 20.0} for v in (84, 69, 52, 37, 26)]
     what = decided("tones").model_copy(update={"areas": areas})
     warm = what.bath.model_copy(update={"temperature_c": what.bath.temperature_c + 6})
-    told = alternatives(PROCESSES["tones"], what, {"b": ("Warm tray", warm)}, {"s": ("none", None)})
+    told = alternatives(
+        PROCESSES["tones"], what, {"b": ("Warm tray", warm)}, {"s": ("none", None, what.bath)}
+    )
     return {way.label: way for way in told}
 
 

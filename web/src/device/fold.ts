@@ -30,16 +30,19 @@ export function fold(events: Happened[], bath: BathLine, areas: string[] | null 
   const { opened, notices } = immersions(live);
   const dead = celsiusOf(ordered.filter((event) => gone.has(event.id)));
   const own = celsiusOf(live);
+  const line = lineOf({ own, dead, bath });
   const cared = live.filter((event) => kinds.kinds[event.kind].cares).map((e) => e.at_seconds);
   const since = Math.max(...opened.flatMap((dip) => (dip.lift ? [dip.lift.at_seconds] : [])));
   const after = new Set(live.filter((e) => !(e.at_seconds < since)).map((e) => e.kind));
-  const last = own.at(-1);
+  const last = line.at(-1);
   return {
-    dips: opened.map((dip, i) => immersion(i + 1, dip, { own, dead, bath })),
+    dips: opened.map((dip, i) => immersion(i + 1, dip, { own, dead, bath, line })),
     ...lastWords(live),
     temperature_c: last ? last[1] : null,
     temperature_at_seconds: last ? last[0] : null,
     last_cared_seconds: cared.length > 0 ? Math.max(...cared) : null,
+    protected: live.some((event) => event.kind === "protected"),
+    scraps: scrapsOf(live),
     rinsed: after.has("rinsed"),
     neutralised: after.has("neutralised"),
     covered_since_lift: after.has("covered"),
@@ -210,13 +213,36 @@ function celsiusOf(events: Happened[]): Celsius {
   );
 }
 
-type Warmth = { own: Celsius; dead: Celsius; bath: BathLine };
+type Warmth = { own: Celsius; dead: Celsius; bath: BathLine; line: Celsius };
+
+/** A reading that comes back by way of its bath is the same to so much: times are rounded. */
+const ONE_READING_SECONDS = 0.01;
+
+/** All that is known of the bath's temperature, oldest first: what others read, too. */
+function lineOf({ own, dead, bath }: Omit<Warmth, "line">): Celsius {
+  const known = [...own, ...dead];
+  const others = bath.filter(
+    ([at, celsius]) =>
+      !known.some(([when, c]) => c === celsius && Math.abs(when - at) < ONE_READING_SECONDS),
+  );
+  return [...own, ...others].sort(([a, x], [b, y]) => a - b || x - y);
+}
+
+/** The last companion scrap read of each bite. */
+function scrapsOf(live: Happened[]): RunState["scraps"] {
+  const read = new Map<number, RunState["scraps"][number]>();
+  for (const event of live)
+    if (event.kind === "scrap") {
+      const { after, lstar, spread = null } = event.data;
+      read.set(after, { event: event.id, at_seconds: event.at_seconds, after, lstar, spread });
+    }
+  return [...read.values()].sort((a, b) => a.after - b.after);
+}
 
 /** What a dip begins at: read here, else as the device had it, else as others read the bath. */
-function celsiusAtDip(dip: Dip, { own, dead, bath }: Warmth): number | null {
+function celsiusAtDip(dip: Dip, { own, dead, bath, line }: Warmth): number | null {
   const before = (line: Celsius) => line.filter(([at]) => at <= dip.at_seconds);
-  const mine = before(own).at(-1);
-  if (mine) return mine[1];
+  if (before(own).length > 0) return before(line).at(-1)?.[1] ?? null;
   const said = dip.data.celsius ?? null;
   if (said !== null && !before(dead).some(([, celsius]) => celsius === said)) return said;
   return (before(bath).at(-1) ?? bath[0])?.[1] ?? null;
@@ -226,7 +252,7 @@ function immersion(bite: number, { event, lift }: Open, warm: Warmth): Immersion
   const start = event.at_seconds;
   const end = lift ? lift.at_seconds : null;
   const begins = celsiusAtDip(event, warm);
-  const during = warm.own.filter(([at]) => at > start && (end === null || at <= end));
+  const during = warm.line.filter(([at]) => at > start && (end === null || at <= end));
   const first: Celsius = begins === null ? [] : [[0, begins]];
   return {
     event: event.id,

@@ -1,0 +1,254 @@
+"""One bath's page: strength, temperature, load and speed over time, and what bit in it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+from typing import cast
+
+from core.bath.life import BathLifeInput, BathLifeOutput, bath_life
+from core.bath.line import SpeedAt, each_alone, speed_line
+from core.bath.moments import Moment
+from core.data.mordants import METALS as METAL_ROWS
+from core.data.mordants import MORDANTS
+from core.kinetics.shapes import MordantKey
+from core.kinetics.standing import Reading, stand
+from core.safety.cautions import cautions_for
+from core.safety.heat import heat_cautions
+from core.safety.pairs import pair_row
+from core.units import UM_PER_CM
+from server.baths.actions.settle import bath_readings
+from server.baths.models import Bath, BathReading
+from server.baths.speed import DAY_SECONDS, own_of
+from server.baths.words import check_words
+from server.overview.bath_schemas import (
+    BathPage,
+    CheckMark,
+    Given,
+    LoadMoment,
+    Replaced,
+    Source,
+    Speed,
+    SpeedMoment,
+    WarmMoment,
+)
+from server.overview.bath_shelf import METALS, plates_of, shelf_bath
+from server.overview.bath_speeds import Known
+from server.overview.plate_page import caution_out
+
+LINE_POINTS, FORECAST_POINTS, FORECAST_DAYS = 60, 12, 30
+MOST_WARM = 200
+PACE_DAYS = 56
+"""The room's pace is that of its last eight weeks."""
+USUAL_CM2, USUAL_UM = 75.0, 15.0
+"""Bare metal and depth of a plate where none was bitten yet: half of 15 × 10 cm."""
+THERMOMETER = "Thermometer, and what is dissolved"
+MORE_CAUTIONS = ("bath", "waste")
+
+
+@dataclass(frozen=True)
+class _Past:
+    """What was read of a bath, oldest first, and since when."""
+
+    bath: Bath
+    now: datetime
+    readings: list[Reading]
+
+    @property
+    def began(self) -> datetime:
+        """Return the moment of the first thing known."""
+        first = min((r.at_seconds for r in self.readings), default=self.now.timestamp())
+        return min(datetime.fromtimestamp(first, tz=UTC), self.now)
+
+    def moment(self, at: datetime) -> Moment:
+        """Return the bath as it stood, or will stand at the room's pace."""
+        days = (self.now - at).total_seconds() / DAY_SECONDS
+        stood = stand(self.readings, min(at, self.now).timestamp())
+        load = stood.load_g_per_l or 0.0
+        if days < 0:
+            load += -days * self.grams_a_day / self.bath.volume_l
+        return Moment(
+            stood.temperature_c if stood.temperature_c is not None else self.bath.temperature_c,
+            min(load, 150.0), days_ago=days, replaced=self._replaced_since(at),
+        )  # fmt: skip
+
+    def _replaced_since(self, at: datetime) -> float:
+        kept = 1.0
+        for each in self.readings:
+            if each.at_seconds > at.timestamp():
+                kept *= 1.0 - each.replaced_share
+        return 1.0 - kept
+
+    @property
+    def grams_a_day(self) -> float:
+        """Return the room's pace: grams dissolved a day in the last weeks."""
+        since = max(self.began, self.now - timedelta(days=PACE_DAYS))
+        days = max((self.now - since).total_seconds() / DAY_SECONDS, 7.0)
+        gained = sum(r.gained_g_per_l for r in self.readings if r.at_seconds >= since.timestamp())
+        return gained * self.bath.volume_l / days
+
+
+def bath_page(bath: Bath, now_seconds: float) -> BathPage:
+    """Return a bath's page as of ``now_seconds`` [s since the epoch]."""
+    now = datetime.fromtimestamp(now_seconds, tz=UTC)
+    known, past = Known(bath, now), _Past(bath, now, bath_readings(bath))
+    stands = plates_of(bath.room, now_seconds)
+    beside = shelf_bath(known, stands)
+    life, like = _life(known, past)
+    coupons = sum(piece.said["kind"] == "coupon" for piece in known.pieces)
+    rows = cautions_for({bath.mordant}, set(), (*_hot(bath), *_zinc(bath), *MORE_CAUTIONS))
+    return BathPage(
+        **dict(beside),
+        now_seconds=now_seconds,
+        sources=_sources(known),
+        line=_line(known, past, _moments(past)),
+        forecast=_line(known, past, _ahead(now)),
+        checks=_checks(known),
+        loads=_loads(past),
+        warmth=_warmth(bath, past),
+        given=_given(bath),
+        replaced=[
+            Replaced(at=r.at, share=r.replaced_share, reading=r.id)
+            for r in BathReading.objects.filter(bath=bath, replaced_share__gt=0, taken_back=False)
+        ],
+        life=life,
+        grams_a_week=round(past.grams_a_day * 7, 2),
+        like=like,
+        own=known.told.own,
+        coupons=coupons,
+        cautions=[caution_out(row.key) for row in rows],
+        refuses=_refuses(bath),
+    )
+
+
+def _hot(bath: Bath) -> tuple[str, ...]:
+    return heat_cautions([(bath.mordant, bath.temperature_c)])
+
+
+def _zinc(bath: Bath) -> tuple[str, ...]:
+    """Return the caution of zinc in this bath, where there is one of its own."""
+    row = pair_row("zinc", bath.mordant, held_copper=bath.held_copper)
+    return (row.caution,) if row.caution else ()
+
+
+def _refuses(bath: Bath) -> list[str]:
+    rows = [pair_row(metal, bath.mordant, held_copper=bath.held_copper) for metal in METALS]
+    return [f"{r.metal.capitalize()}: {r.reason}" for r in rows if r.verdict == "refused"]
+
+
+def _moments(past: _Past) -> list[datetime]:
+    span = (past.now - past.began) / (LINE_POINTS - 1)
+    return [past.began + step * span for step in range(LINE_POINTS)]
+
+
+def _ahead(now: datetime) -> list[datetime]:
+    days = FORECAST_DAYS / (FORECAST_POINTS - 1)
+    return [now + timedelta(days=days * step) for step in range(FORECAST_POINTS)]
+
+
+def _line(known: Known, past: _Past, times: list[datetime]) -> list[SpeedMoment]:
+    told = speed_line(known.asked, [past.moment(at) for at in times])
+    return [SpeedMoment(at=at, **_speed(each, known)) for at, each in zip(times, told, strict=True)]
+
+
+def _speed(at: SpeedAt, known: Known) -> dict[str, float]:
+    by = known.over
+    return {"value": at.value / by, "low": at.low / by, "high": at.high / by}
+
+
+def _sources(known: Known) -> list[Source]:
+    found = []
+    for each in known.told.shares:
+        piece = None if each.evidence is None else known.pieces[each.evidence]
+        check = piece.check if piece else None
+        speed = None
+        if each.value is not None and each.low is not None and each.high is not None:
+            told = SpeedAt(each.value, each.low, each.high)
+            speed = Speed(**_speed(told, known))
+        text = THERMOMETER if piece is None else check_words(piece.said["kind"], piece.said)
+        found.append(
+            Source(
+                kind=each.kind,
+                check=check.id if check else None,
+                at=check.at if check else known.bath.temperature_at,
+                text=text,
+                share=each.share,
+                speed=speed,
+            )
+        )
+    return sorted(found, key=lambda source: -source.share)
+
+
+def _checks(known: Known) -> list[CheckMark]:
+    alone = each_alone(known.asked)
+    return [
+        CheckMark(
+            id=piece.check.id, kind=piece.check.kind, at=piece.check.at,
+            text=check_words(piece.check.kind, piece.said), **_speed(told, known),
+        )
+        for piece, told in zip(known.pieces, alone, strict=True)
+        if piece.check is not None and piece.check.kind != "hydrometer"
+    ]  # fmt: skip
+
+
+def _loads(past: _Past) -> list[LoadMoment]:
+    known = sorted(past.readings, key=lambda r: r.at_seconds)
+    steps = [r.at_seconds for r in known if _moves_load(r)]
+    found = [
+        LoadMoment(
+            at=datetime.fromtimestamp(at, tz=UTC),
+            g_per_l=round(stand(known, at).load_g_per_l or 0.0, 2),
+        )
+        for at in dict.fromkeys(steps)
+    ]
+    return [*found, LoadMoment(at=past.now, g_per_l=round(past.bath.load_g_per_l, 2))]
+
+
+def _moves_load(reading: Reading) -> bool:
+    return bool(
+        reading.load_g_per_l is not None or reading.gained_g_per_l or reading.replaced_share
+    )
+
+
+def _warmth(bath: Bath, past: _Past) -> list[WarmMoment]:
+    """Return temperatures as they were read, evenly thinned where a probe said very many."""
+    probed = BathReading.objects.filter(bath=bath, taken_back=False).exclude(instrument=None)
+    told = [(at.timestamp(), c, True) for at, c in probed.order_by("at").values_list(
+        "at", "temperature_c")]  # fmt: skip
+    if len(told) > MOST_WARM:
+        told = told[:: len(told) // MOST_WARM + 1]
+    hands = [
+        (r.at_seconds, r.temperature_c, False) for r in past.readings if r.temperature_c is not None
+    ]
+    return [
+        WarmMoment(at=datetime.fromtimestamp(at, tz=UTC), celsius=cast(float, c), probe=probe)
+        for at, c, probe in sorted({*told, *hands})
+    ]
+
+
+def _given(bath: Bath) -> list[Given]:
+    rows = BathReading.objects.filter(bath=bath, gained_g_per_l__gt=0, taken_back=False)
+    return [
+        Given(at=r.at, grams=round(r.gained_g_per_l * bath.volume_l, 2), text=r.note)
+        for r in rows.order_by("at")
+    ]
+
+
+def _life(known: Known, past: _Past) -> tuple[BathLifeOutput, str]:
+    bath = known.bath
+    last = BathReading.objects.filter(
+        bath=bath, gained_g_per_l__gt=0, taken_back=False, note__startswith="Reckoned from"
+    ).order_by("-at").first()  # fmt: skip
+    cm2, depth, like = USUAL_CM2, USUAL_UM, ""
+    if last is not None:
+        density = METAL_ROWS[MORDANTS[bath.mordant].metal].density_g_per_cm3
+        cm2 = last.gained_g_per_l * bath.volume_l * UM_PER_CM / (density * depth)
+        like = last.note.removeprefix("Reckoned from the bites of ").split(":")[0]
+    return bath_life(
+        BathLifeInput(
+            mordant=cast(MordantKey, bath.mordant),
+            volume_l=bath.volume_l, load_g_per_l=bath.load_g_per_l,
+            g_per_day=min(past.grams_a_day, 10_000.0), plate_cm2=min(max(cm2, 0.1), 20_000.0),
+            plate_um=depth, numbers=own_of(bath, known.pieces, known.told),
+        )
+    ), like  # fmt: skip
