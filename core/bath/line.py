@@ -10,7 +10,7 @@ import numpy as np
 from core.bath.moments import Moment
 from core.bath.posterior import Told
 from core.bath.speed_shapes import BathSpeedInput
-from core.bath.today import Laid, together
+from core.bath.today import NOW, Laid, together
 from core.data.drift import DRIFT_PER_ROOT_DAY
 
 DUE_BAND = 0.08
@@ -103,7 +103,7 @@ def days_until_due(given: BathSpeedInput) -> float:
     spread² grows by the drift's square a day. Source: ``room-practice``.
     """
     laid = Laid(given)
-    told = together(laid, laid.asked)
+    told = together(laid, laid.at(NOW))
     due = DUE_BAND / 1.96
     left = (due**2 - told.variance) / DRIFT_PER_ROOT_DAY.value**2
     return float(min(max(left, 0.0), FARTHEST_DAYS))

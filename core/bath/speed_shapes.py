@@ -140,7 +140,9 @@ class BathSpeedOutput(Shape):
     rate_factor: RateFactor | None = None
     """Speed over that at the conditions of ``against``, ready for planning."""
     rate_factor_spread: float | None = None
+    """Of its logarithm, beside what the curve's own draws tell of the tones to come."""
     rate_factor_low: float | None = None
+    """95 % band of the speed itself."""
     rate_factor_high: float | None = None
     own: OwnNumbers
     tables: str

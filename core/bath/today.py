@@ -283,7 +283,7 @@ def _factor(laid: Laid) -> dict[str, float]:
     told = together(laid, laid.factor)
     by_curve = 0.0 if laid.later is None else float(laid.later.var())
     spread = float(np.sqrt(max(told.variance - by_curve, SUREST**2)))
-    low, high = np.exp(Told(told.mean, spread**2).band)
+    low, high = np.exp(together(laid, laid.at(NOW)).band)
     return {
         "rate_factor": round(float(np.exp(told.mean)), 4),
         "rate_factor_spread": round(spread, 4),

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from core.data.cautions import CAUTIONS
 from core.data.mordants import MORDANTS
 from core.kinetics.bath import bath_speed
 from core.kinetics.row import mordant_row
@@ -9,7 +10,7 @@ from core.safety.cautions import cautions_for
 from core.tone.table import band
 from server.baths.actions.facts import bath_facts
 from server.baths.models import Bath, BathCheck, BathReading
-from server.baths.schemas import BathOut, CheckOut, ReadingOut
+from server.baths.schemas import BathOut, Caution, CheckOut, ReadingOut
 from server.baths.words import check_words
 
 DRAWS = 200
@@ -90,3 +91,9 @@ def bath_out(bath: Bath) -> BathOut:
             f"{c.title}. {c.text} {c.now}" for c in cautions_for({bath.mordant}, {row.metal})
         ],
     )
+
+
+def caution_out(key: str) -> Caution:
+    """Return a caution of the table as it is shown."""
+    row = CAUTIONS[key]
+    return Caution(key=row.key, level=row.level, title=row.title, text=row.text, now=row.now)

@@ -199,3 +199,14 @@ class BathOut(Schema):
     care: str
     care_every_seconds: int | None
     cautions: list[str]
+
+
+class Caution(Schema):
+    """A caution that matters now."""
+
+    key: str
+    level: Literal["danger", "care"]
+    title: str
+    text: str
+    now: str
+    """What to do if it went wrong."""

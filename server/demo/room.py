@@ -14,6 +14,7 @@ from server.accounts.models import User
 from server.baths.actions.keep import begin_readings
 from server.baths.models import Bath
 from server.courses.actions.begin import begin_course
+from server.demo.bath_history import load_bath_history
 from server.demo.lantern_row import load_lantern_row
 from server.demo.prints import patches_in, strip_scan
 from server.demo.rain_on_awnings import load_rain_on_awnings
@@ -63,6 +64,7 @@ def load(now: datetime) -> Room:
     here = DemoRoom(room, people["Keeper"], people["Printer"], now)
     _baths(here)
     _strips(here)
+    load_bath_history(here.keeper, here.now, make_id)
     _plates(here)
     load_rain_on_awnings(here.room, here.printer, here.now, make_id)
     load_steam_stall(here.room, here.printer, here.now, make_id)
@@ -84,10 +86,11 @@ def drop() -> None:
 
 
 def _tables_in_order() -> list[Any]:
-    from server.baths.models import BathReading
+    from server.baths.models import BathCheck, BathReading
     from server.courses.models import Course
     from server.events.models import Event
     from server.files.models import Picture
+    from server.instruments.models import Instrument, InstrumentReading
     from server.plans.models import Plan
     from server.plates.models import Work
     from server.proofs.models import Pin, Proof
@@ -113,6 +116,9 @@ def _tables_in_order() -> list[Any]:
         Proof,
         Run,
         Plan,
+        InstrumentReading,
+        Instrument,
+        BathCheck,
         BathReading,
         Strip,
         Supply,
@@ -138,12 +144,13 @@ def _baths(here: DemoRoom) -> None:
     rows: tuple[dict[str, Any], ...] = (
         {"name": "Amber tray", "mordant": "copper-ferric", "vessel": "tray", "volume_l": 4.0,
          "baume": 42.0, "load_g_per_l": 16.9, "temperature_c": 18.5, "room_c": 18.0,
-         "held_copper": True},
+         "held_copper": True, "width_mm": 300, "length_mm": 400, "height_mm": 90},
         {"name": "Blue tray", "mordant": "zinc-nitric-10", "vessel": "tray", "volume_l": 3.0,
-         "load_g_per_l": 4.0, "temperature_c": 18.0, "room_c": 18.0},
+         "load_g_per_l": 4.0, "temperature_c": 18.0, "room_c": 18.0,
+         "width_mm": 240, "length_mm": 320, "height_mm": 90},
         {"name": "Grey tank", "mordant": "zinc-copper-sulphate", "vessel": "tank",
          "volume_l": 6.0, "load_g_per_l": 3.0, "temperature_c": 17.5, "room_c": 18.0,
-         "held_copper": True},
+         "held_copper": True, "width_mm": 110, "length_mm": 270, "height_mm": 320},
         {"name": "Brown bottle", "mordant": "copper-ferric", "vessel": "bottle",
          "volume_l": 0.25, "baume": 42.0, "load_g_per_l": 0.0, "temperature_c": 18.0,
          "room_c": 18.0, "held_copper": True},

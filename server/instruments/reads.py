@@ -2,9 +2,17 @@
 
 from __future__ import annotations
 
+from datetime import datetime, timedelta
+
+from server.baths.models import Bath
 from server.instruments.kinds import QUANTITIES, SENDS, silent_after
 from server.instruments.models import Instrument, InstrumentReading
-from server.instruments.schemas import InstrumentMade, InstrumentOut, InstrumentReadingOut
+from server.instruments.schemas import (
+    InstrumentMade,
+    InstrumentOut,
+    InstrumentReadingOut,
+    ProbeOut,
+)
 
 
 def instrument_out(instrument: Instrument) -> InstrumentOut:
@@ -49,4 +57,25 @@ def reading_out(reading: InstrumentReading) -> InstrumentReadingOut:
         unit=QUANTITIES[reading.kind].unit,
         believed=reading.believed,
         why=reading.why,
+    )
+
+
+PROBE_HOURS = 12
+"""A probe that was not heard for so long hangs there no more."""
+
+
+def probe_of(bath: Bath, now: datetime) -> ProbeOut | None:
+    """Return the probe in a bath that was heard last; None where none hangs in it."""
+    found = Instrument.objects.filter(
+        bath=bath, kind="bath-probe", taken_back_at=None,
+        last_at__gte=now - timedelta(hours=PROBE_HOURS),
+    ).order_by("-last_at").first()  # fmt: skip
+    if found is None or found.last_at is None:
+        return None
+    return ProbeOut(
+        name=found.name,
+        at_seconds=found.last_at.timestamp(),
+        celsius=found.last_value,
+        silent_after_seconds=silent_after(found.every_seconds),
+        why=found.last_why,
     )

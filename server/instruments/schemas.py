@@ -118,3 +118,15 @@ class InstrumentReadingOut(Schema):
     unit: str
     believed: bool
     why: str
+
+
+class ProbeOut(Schema):
+    """A probe that hangs in a bath."""
+
+    name: str
+    at_seconds: float
+    """When it said something last [s since the epoch]."""
+    celsius: float | None
+    silent_after_seconds: float
+    why: str
+    """Why its last word was not simply believed."""

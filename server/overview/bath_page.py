@@ -19,6 +19,7 @@ from core.safety.pairs import pair_row
 from core.units import UM_PER_CM
 from server.baths.actions.settle import bath_readings
 from server.baths.models import Bath, BathReading
+from server.baths.reads import caution_out
 from server.baths.speed import DAY_SECONDS, own_of
 from server.baths.words import check_words
 from server.overview.bath_schemas import (
@@ -34,7 +35,6 @@ from server.overview.bath_schemas import (
 )
 from server.overview.bath_shelf import METALS, plates_of, shelf_bath
 from server.overview.bath_speeds import Known
-from server.overview.plate_page import caution_out
 
 LINE_POINTS, FORECAST_POINTS, FORECAST_DAYS = 60, 12, 30
 MOST_WARM = 200
@@ -235,20 +235,25 @@ def _given(bath: Bath) -> list[Given]:
 
 
 def _life(known: Known, past: _Past) -> tuple[BathLifeOutput, str]:
-    bath = known.bath
-    last = BathReading.objects.filter(
-        bath=bath, gained_g_per_l__gt=0, taken_back=False, note__startswith="Reckoned from"
-    ).order_by("-at").first()  # fmt: skip
-    cm2, depth, like = USUAL_CM2, USUAL_UM, ""
-    if last is not None:
-        density = METAL_ROWS[MORDANTS[bath.mordant].metal].density_g_per_cm3
-        cm2 = last.gained_g_per_l * bath.volume_l * UM_PER_CM / (density * depth)
-        like = last.note.removeprefix("Reckoned from the bites of ").split(":")[0]
+    bath, row = known.bath, MORDANTS[known.bath.mordant]
+    since = known.now - timedelta(days=PACE_DAYS)
+    grams = [
+        r.gained_g_per_l * bath.volume_l
+        for r in BathReading.objects.filter(
+            bath=bath, at__gte=since, taken_back=False, gained_g_per_l__gt=0,
+            note__startswith="Reckoned from",
+        )
+    ]  # fmt: skip
+    cm2, like = USUAL_CM2, ""
+    if grams:
+        a_micron = METAL_ROWS[row.metal].density_g_per_cm3 / UM_PER_CM
+        cm2 = sum(grams) / len(grams) / (a_micron * USUAL_UM)
+        like = f"the last {len(grams)}" if len(grams) > 1 else "the last"
     return bath_life(
         BathLifeInput(
             mordant=cast(MordantKey, bath.mordant),
             volume_l=bath.volume_l, load_g_per_l=bath.load_g_per_l,
             g_per_day=min(past.grams_a_day, 10_000.0), plate_cm2=min(max(cm2, 0.1), 20_000.0),
-            plate_um=depth, numbers=own_of(bath, known.pieces, known.told),
+            plate_um=USUAL_UM, numbers=own_of(bath, known.pieces, known.told),
         )
     ), like  # fmt: skip

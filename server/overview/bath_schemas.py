@@ -11,8 +11,8 @@ from ninja import Schema
 from core.bath.life import BathLifeOutput
 from core.bath.speed_shapes import OwnNumbers
 from core.data.pairs import Verdict
-from server.baths.schemas import BathOut
-from server.overview.schemas import Caution
+from server.baths.schemas import BathOut, Caution
+from server.instruments.schemas import ProbeOut
 
 
 class Speed(Schema):
@@ -78,18 +78,6 @@ class Replaced(Schema):
     at: datetime
     share: float
     reading: UUID
-
-
-class ProbeOut(Schema):
-    """A probe that hangs in a bath."""
-
-    name: str
-    at_seconds: float
-    """When it said something last [s since the epoch]."""
-    celsius: float | None
-    silent_after_seconds: float
-    why: str
-    """Why its last word was not simply believed."""
 
 
 class MayGoIn(Schema):
@@ -158,7 +146,7 @@ class BathPage(ShelfBath):
     life: BathLifeOutput
     grams_a_week: float
     like: str
-    """The plate that lives are counted in."""
+    """What plates lives are counted in: "the last 12"; empty where none was bitten."""
     own: OwnNumbers
     coupons: int
     cautions: list[Caution]

@@ -12,9 +12,8 @@ from core.data.mordants import MORDANTS
 from core.safety.pairs import pair_row
 from server.baths.models import Bath, ask_checks_of
 from server.baths.reads import bath_out
-from server.instruments.kinds import silent_after
-from server.instruments.models import Instrument
-from server.overview.bath_schemas import MayGoIn, ProbeOut, Shelf, ShelfBath, Sign
+from server.instruments.reads import probe_of
+from server.overview.bath_schemas import MayGoIn, Shelf, ShelfBath, Sign
 from server.overview.bath_speeds import Known
 from server.overview.standing import Standing, needing_hands_first, standings
 from server.plates.models import Plate
@@ -24,8 +23,6 @@ MOST_PLATES = 40
 METALS = ("copper", "zinc")
 KIND_WORDS = {"coupon": "coupon", "check-patch": "check patch", "hydrometer": "hydrometer"}
 LEAST_SIDE_MM = 10.0
-PROBE_HOURS = 12
-"""A probe that was not heard for so long hangs there no more."""
 
 
 def shelf(room: Room, now_seconds: float) -> Shelf:
@@ -61,7 +58,7 @@ def shelf_bath(known: Known, stands: list[Standing]) -> ShelfBath:
         strip=known.strip.id if known.strip else None,
         strip_name=known.strip.name if known.strip else "",
         guess=not any(piece.check for piece in known.pieces),
-        known_from=_known_from(known),
+        known_from=known_from(known),
         due=known.now + timedelta(days=days) if days > 0 else None,
         probe=probe_of(bath, known.now),
         signs=_signs(bath),
@@ -80,28 +77,11 @@ def _is_in(at: Standing, bath: Bath) -> bool:
     )
 
 
-def _known_from(known: Known) -> str:
+def known_from(known: Known) -> str:
     """Return the newest check of each kind, in words; else what is left."""
     newest = {piece.check.kind: piece.check for piece in known.pieces if piece.check}
     told = [f"{KIND_WORDS[kind]} {check.at:%-d %b}" for kind, check in newest.items()]
     return ", ".join(told) or "thermometer only"
-
-
-def probe_of(bath: Bath, now: datetime) -> ProbeOut | None:
-    """Return the probe in a bath that was heard last; None where none hangs in it."""
-    found = Instrument.objects.filter(
-        bath=bath, kind="bath-probe", taken_back_at=None,
-        last_at__gte=now - timedelta(hours=PROBE_HOURS),
-    ).order_by("-last_at").first()  # fmt: skip
-    if found is None or found.last_at is None:
-        return None
-    return ProbeOut(
-        name=found.name,
-        at_seconds=found.last_at.timestamp(),
-        celsius=found.last_value,
-        silent_after_seconds=silent_after(found.every_seconds),
-        why=found.last_why,
-    )
 
 
 def _signs(bath: Bath) -> list[Sign]:

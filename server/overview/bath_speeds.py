@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from datetime import datetime
-from functools import cached_property
+from functools import cached_property, lru_cache
 
 from core.bath.line import days_until_due
 from core.bath.speed_shapes import BathSpeedInput, BathSpeedOutput
@@ -75,4 +75,10 @@ class Known:
     @cached_property
     def due_days(self) -> float:
         """Return in how many days it is to be checked; nought: now."""
-        return days_until_due(self.asked)
+        return _due_days(self.asked.model_dump_json())
+
+
+@lru_cache(maxsize=256)
+def _due_days(asked: str) -> float:
+    """Return what the core says; a pure function, so what it said before still holds."""
+    return days_until_due(BathSpeedInput.model_validate_json(asked))

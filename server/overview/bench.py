@@ -2,12 +2,18 @@
 
 from __future__ import annotations
 
+from datetime import UTC, datetime
+
 from core.data.mordants import MORDANTS
 from core.safety.cautions import cautions_for
 from core.safety.heat import heat_cautions
-from server.baths.models import Bath
-from server.overview.plate_page import caution_out, next_cautions, next_step, run_card
-from server.overview.schemas import Bench, BenchBath, Caution, Due, NextStep
+from server.baths.models import Bath, ask_checks_of
+from server.baths.reads import caution_out
+from server.baths.schemas import Caution
+from server.overview.bath_shelf import known_from
+from server.overview.bath_speeds import Known
+from server.overview.plate_page import next_cautions, next_step, run_card
+from server.overview.schemas import Bench, BenchBath, Due, NextStep
 from server.overview.standing import Standing, needing_hands_first, standings
 from server.plates.models import Plate
 from server.rooms.models import Room
@@ -26,6 +32,7 @@ def bench(room: Room, now_seconds: float) -> Bench:
     stands = standings(needing_hands_first(plates), now_seconds)
     strips = list(strips_under_way(room))
     baths = list(Bath.objects.filter(room=room, retired=False).order_by("name"))
+    ask_checks_of(baths)
     return Bench(
         now_seconds=now_seconds,
         baths=[_bath(bath, stands, strips, now_seconds) for bath in baths],
@@ -90,6 +97,7 @@ def _bath(
         strip.name for strip, seen in strips if strip.bath_id == bath.id and seen.state.in_bath
     ]
     holder = held[0] if held else None
+    known = Known(bath, datetime.fromtimestamp(now_seconds, tz=UTC))
     return BenchBath(
         id=bath.id,
         name=bath.name,
@@ -102,6 +110,8 @@ def _bath(
         load_g_per_l=bath.load_g_per_l,
         plate=holder.id if holder else None,
         plate_name=holder.name if holder else None,
+        check_due=known.due_days == 0,
+        known_from=known_from(known),
         also=[*(plate.name for plate in held[1:]), *(f"strip {name}" for name in scraps)],
     )
 

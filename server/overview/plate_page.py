@@ -6,13 +6,13 @@ from typing import Any, Literal
 
 from core.course.shapes import Status, Step
 from core.course.standing import parts_of, status_of
-from core.data.cautions import CAUTIONS
 from core.data.step_row import Group
 from core.data.steps import STEPS
 from core.process.rows import PROCESSES
 from core.safety.pairs import pair_row
+from server.baths.reads import caution_out
 from server.courses.standing import routes_of
-from server.overview.schemas import Caution, CourseStep, PlateCard, PlateOut, RunCard
+from server.overview.schemas import CourseStep, PlateCard, PlateOut, RunCard
 from server.overview.standing import Standing
 from server.plans.models import Plan
 from server.plates.schemas import PlateFacts
@@ -125,12 +125,6 @@ def _asks(at: Standing, part: str) -> list[str]:
         row = pair_row(at.plate.metal, bath.mordant, held_copper=bath.held_copper)
         keys += [row.caution] if row.verdict == "care" else []
     return list(dict.fromkeys(keys))
-
-
-def caution_out(key: str) -> Caution:
-    """Return a caution of the table as it is shown."""
-    row = CAUTIONS[key]
-    return Caution(key=row.key, level=row.level, title=row.title, text=row.text, now=row.now)
 
 
 Stood = list[tuple[Status, Step]]

@@ -10,6 +10,7 @@ from ninja import Schema
 
 from core.data.step_row import Group
 from core.process.shapes import ProcessWords
+from server.baths.schemas import Caution
 from server.plans.schemas import Part
 from server.plates.schemas import PlateFacts
 
@@ -54,17 +55,6 @@ class CourseStep(Schema):
     step: Group
     state: Literal["done", "now", "todo"]
     fact: str
-
-
-class Caution(Schema):
-    """A caution that matters now."""
-
-    key: str
-    level: Literal["danger", "care"]
-    title: str
-    text: str
-    now: str
-    """What to do if it went wrong."""
 
 
 class PlateOut(PlateCard):
@@ -118,6 +108,9 @@ class BenchBath(Schema):
     plate_name: str | None
     also: list[str]
     """Other plates that lie in it now."""
+    check_due: bool
+    """Its speed may be off by more than it should: check it before a bite."""
+    known_from: str
 
 
 class NextStep(Schema):

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 import time
 from dataclasses import dataclass
+from datetime import UTC, datetime
 from typing import cast
 from uuid import UUID
 
-from core.data.cautions import CAUTIONS
+from core.data.cautions import CAUTIONS, CautionRow
 from core.data.facing import SEDIMENT_HINTS, Facing, usual_facing
 from core.data.mordants import MORDANTS, Mordant
 from core.events.kinds import LastRinse, Neutralised
@@ -15,8 +16,10 @@ from core.process.row import Process
 from core.process.rows import PROCESSES
 from core.process.shapes import ProcessWords
 from core.safety.cautions import cautions_for
+from server.baths.reads import caution_out
 from server.events.models import Event
 from server.events.reads import event_out, events_of
+from server.instruments.reads import probe_of
 from server.plans.schemas import PlanArea
 from server.runs.actions.state import follow, line_of
 from server.runs.models import Run
@@ -81,8 +84,16 @@ def shown(run: Run, bitten: Bitten) -> RunOut:
         closed_before=_closed_before(run),
         events=[event_out(event) for event in events],
         cautions=[f"{c.title}. {c.text} {c.now}" for c in rows],
+        wrong=[caution_out(row.key) for row in _wrong(run, bitten.metal, process)],
+        probe=probe_of(run.bath, datetime.fromtimestamp(now, tz=UTC)),
         heat=_heat(row),
     )
+
+
+def _wrong(run: Run, metal: str, process: Process) -> list[CautionRow]:
+    """Return what may go wrong at this bath: all of it, though nothing is wrong yet."""
+    heat = ("nitric-hot",) if MORDANTS[run.bath.mordant].hottest_c is not None else ()
+    return cautions_for({run.bath.mordant}, {metal}, (*process.cautions, *heat, "bath", "waste"))
 
 
 def _map(run: Run) -> RunMap | None:

@@ -15,7 +15,9 @@ from core.events.fold import RunState
 from core.events.kinds import KINDS, LastRinse
 from core.process.shapes import ProcessWords
 from core.stages.shapes import RunSheet
+from server.baths.schemas import Caution
 from server.events.schemas import EventOut
+from server.instruments.schemas import ProbeOut
 from server.plans.schemas import Part, PlanArea
 from server.studies.schemas import RunMap
 
@@ -116,6 +118,10 @@ class RunOut(Schema):
     """Areas that were covered when that was set aside."""
     events: list[EventOut]
     cautions: list[str]
+    wrong: list[Caution]
+    """What to do when it goes wrong, the gravest first."""
+    probe: ProbeOut | None
+    """That hangs in its bath."""
     heat: HeatOut | None
     """How warm its bath may be; null where heat is no danger."""
 

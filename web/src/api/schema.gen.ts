@@ -44,6 +44,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/bath-heat": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A bath, what stands round it, and how much metal is open in it.
+         * @description A bath, what stands round it, and how much metal is open in it.
+         */
+        post: operations["bath_heat"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/bath-life": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A bath, how fast metal gathers in it, and what a plate takes.
+         * @description A bath, how fast metal gathers in it, and what a plate takes.
+         */
+        post: operations["bath_life"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/bath-speed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What is known of a bath, and at which temperature and load its speed is wanted.
+         * @description What is known of a bath, and at which temperature and load its speed is wanted.
+         */
+        post: operations["bath_speed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/bevel": {
         parameters: {
             query?: never;
@@ -238,6 +298,26 @@ export interface paths {
          * @description A strip's curve, and the areas of a plate that was printed as the strip was.
          */
         post: operations["learn_curve"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/make-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Which mordant, how much of it or for which vessel and plate, and from what.
+         * @description Which mordant, how much of it or for which vessel and plate, and from what.
+         */
+        post: operations["make_up"];
         delete?: never;
         options?: never;
         head?: never;
@@ -484,6 +564,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/instruments/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Readings
+         * @description Send readings of an instrument: up to 60 a call, up to 60 calls a minute.
+         */
+        post: operations["server_instruments_api_post_readings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/links/{token}": {
         parameters: {
             query?: never;
@@ -572,6 +672,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/baths/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Shelf
+         * @description Show all baths beside each other: which can be used now.
+         */
+        get: operations["server_overview_baths_api_get_shelf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/baths/{bath}": {
         parameters: {
             query?: never;
@@ -589,6 +709,70 @@ export interface paths {
          * @description Change a bath.
          */
         put: operations["server_baths_api_put_bath"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/baths/{bath}/checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Checks
+         * @description List what was measured of a bath's speed, the newest first.
+         */
+        get: operations["server_strips_checks_api_get_checks"];
+        put?: never;
+        /**
+         * Post Check
+         * @description Log a check.
+         */
+        post: operations["server_strips_checks_api_post_check"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/baths/{bath}/checks/{check}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Check
+         * @description Take a check back, or put it back.
+         */
+        put: operations["server_strips_checks_api_put_check"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/baths/{bath}/page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Bath Page
+         * @description Show a bath through its life: speed, load, temperature, and what bit in it.
+         */
+        get: operations["server_overview_baths_api_get_bath_page"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -614,6 +798,46 @@ export interface paths {
          * @description Log a reading.
          */
         post: operations["server_baths_api_post_reading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/baths/{bath}/readings/{reading}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Reading
+         * @description Take a reading or a refresh back, or put it back.
+         */
+        put: operations["server_baths_api_put_reading"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/baths/{bath}/refreshes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Refresh
+         * @description Replace a part of a bath by new.
+         */
+        post: operations["server_baths_api_post_refresh"];
         delete?: never;
         options?: never;
         head?: never;
@@ -694,6 +918,90 @@ export interface paths {
         get: operations["server_files_api_get_original"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/instruments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Instruments
+         * @description List the instruments with their tokens' scope and end, never the tokens.
+         */
+        get: operations["server_instruments_api_get_instruments"];
+        put?: never;
+        /**
+         * Post Instrument
+         * @description Make an instrument; its token is told once.
+         */
+        post: operations["server_instruments_api_post_instrument"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/instruments/{instrument}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Instrument
+         * @description Change an instrument, or take its token back.
+         */
+        put: operations["server_instruments_api_put_instrument"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/instruments/{instrument}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Instrument Readings
+         * @description List what an instrument sent, the newest first, believed or not.
+         */
+        get: operations["server_instruments_api_get_instrument_readings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/instruments/{instrument}/token": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Token
+         * @description Replace a lost token.
+         */
+        post: operations["server_instruments_api_post_token"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2109,6 +2417,12 @@ export interface components {
         BathChange: {
             /** Baume */
             baume?: number | null;
+            /** Height Mm */
+            height_mm?: number | null;
+            /** Held Copper */
+            held_copper?: true | null;
+            /** Length Mm */
+            length_mm?: number | null;
             /** Name */
             name?: string | null;
             /** Rate Factor */
@@ -2117,12 +2431,82 @@ export interface components {
             rate_factor_spread?: number | null;
             /** Retired */
             retired?: boolean | null;
+            /** Retired To */
+            retired_to?: string | null;
             /** Room C */
             room_c?: number | null;
             /** Version */
             version: number;
             /** Volume L */
             volume_l?: number | null;
+            /** Width Mm */
+            width_mm?: number | null;
+        };
+        /**
+         * BathHeatInput
+         * @description A bath, what stands round it, and how much metal is open in it.
+         */
+        BathHeatInput: {
+            /** Cooling Minutes */
+            cooling_minutes?: number | null;
+            /** Jacket C */
+            jacket_c?: number | null;
+            /**
+             * Load G Per L
+             * @default 0
+             */
+            load_g_per_l: number;
+            /**
+             * Minutes
+             * @default 60
+             */
+            minutes: number;
+            /**
+             * Mordant
+             * @enum {string}
+             */
+            mordant: "copper-ferric" | "copper-ferric-citric" | "copper-nitric" | "zinc-nitric-10" | "zinc-nitric-16" | "zinc-copper-sulphate";
+            numbers?: components["schemas"]["MordantNumbers"] | null;
+            /**
+             * Open Cm2
+             * @default 0
+             */
+            open_cm2: number;
+            /** Room C */
+            room_c: number;
+            /** Temperature C */
+            temperature_c: number;
+            /**
+             * Vessel
+             * @default tray
+             * @enum {string}
+             */
+            vessel: "tray" | "tank" | "bottle";
+            /** Volume L */
+            volume_l: number;
+        };
+        /**
+         * BathHeatOutput
+         * @description How warm the bath will be, and how far its own heat can take it.
+         */
+        BathHeatOutput: {
+            /** Cooling Minutes */
+            cooling_minutes: number;
+            /** Dissolved G */
+            dissolved_g: number;
+            /** Forecast */
+            forecast: [
+                number,
+                number,
+                number,
+                number
+            ][];
+            /** Heat Kj */
+            heat_kj: number;
+            /** Rise Bound C */
+            rise_bound_c: number;
+            /** Warnings */
+            warnings: components["schemas"]["HeatWarning"][];
         };
         /**
          * BathIn
@@ -2136,16 +2520,24 @@ export interface components {
              * @default false
              */
             fumes_known: boolean;
+            /** Height Mm */
+            height_mm?: number | null;
+            /** Held Copper */
+            held_copper?: boolean | null;
             /**
              * Id
              * Format: uuid
              */
             id: string;
+            /** Length Mm */
+            length_mm?: number | null;
             /**
              * Load G Per L
              * @default 0
              */
             load_g_per_l: number;
+            /** Made From */
+            made_from?: string | null;
             /**
              * Mordant
              * @enum {string}
@@ -2165,6 +2557,69 @@ export interface components {
             vessel: "tray" | "tank" | "bottle";
             /** Volume L */
             volume_l: number;
+            /** Width Mm */
+            width_mm?: number | null;
+        };
+        /**
+         * BathLifeInput
+         * @description A bath, how fast metal gathers in it, and what a plate takes.
+         */
+        BathLifeInput: {
+            /**
+             * G Per Day
+             * @default 0
+             */
+            g_per_day: number;
+            /** Load G Per L */
+            load_g_per_l: number;
+            /**
+             * Mordant
+             * @enum {string}
+             */
+            mordant: "copper-ferric" | "copper-ferric-citric" | "copper-nitric" | "zinc-nitric-10" | "zinc-nitric-16" | "zinc-copper-sulphate";
+            numbers?: components["schemas"]["MordantNumbers"] | null;
+            /**
+             * Plate Cm2
+             * @default 150
+             */
+            plate_cm2: number;
+            /**
+             * Plate Um
+             * @default 20
+             */
+            plate_um: number;
+            /** Volume L */
+            volume_l: number;
+        };
+        /**
+         * BathLifeOutput
+         * @description What is left of a bath's life.
+         */
+        BathLifeOutput: {
+            /** Advice */
+            advice: string;
+            days: components["schemas"]["Left"] | null;
+            grams: components["schemas"]["Left"];
+            plates: components["schemas"]["Left"];
+            /** Refreshes */
+            refreshes: components["schemas"]["Refresh"][];
+            /** Text */
+            text: string;
+            /** Used Share */
+            used_share: number;
+        };
+        /**
+         * BathNow
+         * @description Where the speed is wanted.
+         */
+        BathNow: {
+            /**
+             * Load G Per L
+             * @default 0
+             */
+            load_g_per_l: number;
+            /** Temperature C */
+            temperature_c: number;
         };
         /**
          * BathOut
@@ -2181,15 +2636,23 @@ export interface components {
             cautions: string[];
             /** End G Per L */
             end_g_per_l: number;
+            /** Height Mm */
+            height_mm: number | null;
+            /** Held Copper */
+            held_copper: boolean;
             /**
              * Id
              * Format: uuid
              */
             id: string;
+            /** Length Mm */
+            length_mm: number | null;
             /** Life Left Share */
             life_left_share: number;
             /** Load G Per L */
             load_g_per_l: number;
+            /** Made From */
+            made_from: string | null;
             /** Measured At */
             measured_at: string | null;
             /** Metal */
@@ -2206,6 +2669,8 @@ export interface components {
             rate_factor_spread: number | null;
             /** Retired */
             retired: boolean;
+            /** Retired To */
+            retired_to: string;
             /** Room C */
             room_c: number | null;
             /** Speed */
@@ -2229,6 +2694,114 @@ export interface components {
             vessel: string;
             /** Volume L */
             volume_l: number;
+            /** Width Mm */
+            width_mm: number | null;
+        };
+        /**
+         * BathPage
+         * @description One bath: how fast today, how sure, from what, and for how long.
+         */
+        BathPage: {
+            bath: components["schemas"]["BathOut"];
+            /** Busy */
+            busy: string;
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            /** Checks */
+            checks: components["schemas"]["CheckMark"][];
+            /** Coupons */
+            coupons: number;
+            /** Due */
+            due: string | null;
+            /** Forecast */
+            forecast: components["schemas"]["SpeedMoment"][];
+            /** Given */
+            given: components["schemas"]["Given"][];
+            /** Grams A Week */
+            grams_a_week: number;
+            /** Guess */
+            guess: boolean;
+            /** Known From */
+            known_from: string;
+            life: components["schemas"]["BathLifeOutput"];
+            /** Lift Seconds */
+            lift_seconds: number | null;
+            /** Like */
+            like: string;
+            /** Line */
+            line: components["schemas"]["SpeedMoment"][];
+            /** Loads */
+            loads: components["schemas"]["LoadMoment"][];
+            /** Now Seconds */
+            now_seconds: number;
+            own: components["schemas"]["OwnNumbers"];
+            /** Plates */
+            plates: components["schemas"]["MayGoIn"][];
+            probe: components["schemas"]["ProbeOut"] | null;
+            /** Refuses */
+            refuses: string[];
+            /** Replaced */
+            replaced: components["schemas"]["Replaced"][];
+            /** Signs */
+            signs: components["schemas"]["Sign"][];
+            /** Sources */
+            sources: components["schemas"]["Source"][];
+            speed: components["schemas"]["Speed"];
+            /** Strip */
+            strip: string | null;
+            /** Strip Name */
+            strip_name: string;
+            /** Warmth */
+            warmth: components["schemas"]["WarmMoment"][];
+        };
+        /**
+         * BathSpeedInput
+         * @description What is known of a bath, and at which temperature and load its speed is wanted.
+         */
+        BathSpeedInput: {
+            against?: components["schemas"]["Curve"] | null;
+            /**
+             * Against Days
+             * @default 0
+             */
+            against_days: number;
+            /**
+             * Evidence
+             * @default []
+             */
+            evidence: (components["schemas"]["Coupon"] | components["schemas"]["CheckPatch"] | components["schemas"]["Hydrometer"])[];
+            /**
+             * Mordant
+             * @enum {string}
+             */
+            mordant: "copper-ferric" | "copper-ferric-citric" | "copper-nitric" | "zinc-nitric-10" | "zinc-nitric-16" | "zinc-copper-sulphate";
+            now: components["schemas"]["BathNow"];
+            numbers?: components["schemas"]["MordantNumbers"] | null;
+        };
+        /**
+         * BathSpeedOutput
+         * @description The speed of a bath, where it comes from, and what that says of the bath itself.
+         */
+        BathSpeedOutput: {
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            own: components["schemas"]["OwnNumbers"];
+            /** Rate Factor */
+            rate_factor?: number | null;
+            /** Rate Factor High */
+            rate_factor_high?: number | null;
+            /** Rate Factor Low */
+            rate_factor_low?: number | null;
+            /** Rate Factor Spread */
+            rate_factor_spread?: number | null;
+            /** Rate Um Per Min */
+            rate_um_per_min: number;
+            /** Shares */
+            shares: components["schemas"]["SourceShare"][];
+            /** Tables */
+            tables: string;
         };
         /**
          * Bench
@@ -2255,11 +2828,15 @@ export interface components {
         BenchBath: {
             /** Also */
             also: string[];
+            /** Check Due */
+            check_due: boolean;
             /**
              * Id
              * Format: uuid
              */
             id: string;
+            /** Known From */
+            known_from: string;
             /** Load G Per L */
             load_g_per_l: number;
             /** Metal */
@@ -2600,6 +3177,153 @@ export interface components {
             title: string;
         };
         /**
+         * CheckChange
+         * @description Take a check back, or put it back.
+         */
+        CheckChange: {
+            /** Taken Back */
+            taken_back: boolean;
+            /** Version */
+            version: number;
+        };
+        /**
+         * CheckIn
+         * @description A piece of evidence of how fast the bath bites.
+         */
+        CheckIn: {
+            /** Check */
+            check: components["schemas"]["CouponIn"] | components["schemas"]["CheckPatchIn"] | components["schemas"]["HydrometerIn"];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
+        /**
+         * CheckMark
+         * @description A check where it stands in the figure: what it alone said of its own day.
+         */
+        CheckMark: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** High */
+            high: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Low */
+            low: number;
+            /** Text */
+            text: string;
+            /** Value */
+            value: number;
+        };
+        /**
+         * CheckOut
+         * @description A check as it was made, and what it alone says now.
+         */
+        CheckOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Run */
+            run: string | null;
+            /** Strip */
+            strip: string | null;
+            /** Taken Back */
+            taken_back: boolean;
+            /** Temperature C */
+            temperature_c: number | null;
+            /** Text */
+            text: string;
+            /** Version */
+            version: number;
+        };
+        /**
+         * CheckPatch
+         * @description A patch of a strip's ground, bitten in this bath and read.
+         */
+        CheckPatch: {
+            curve: components["schemas"]["Curve"];
+            /**
+             * Days Ago
+             * @default 0
+             */
+            days_ago: number;
+            /**
+             * Dips
+             * @default 1
+             */
+            dips: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "check-patch";
+            /** Load G Per L */
+            load_g_per_l?: number | null;
+            /** Lstar */
+            lstar: number;
+            /**
+             * Replaced Since
+             * @default 0
+             */
+            replaced_since: number;
+            /** Seconds */
+            seconds: number;
+            /** Spread */
+            spread?: number | null;
+            /** Temperature C */
+            temperature_c?: number | null;
+        };
+        /**
+         * CheckPatchIn
+         * @description A patch of a strip's ground, bitten today and read.
+         */
+        CheckPatchIn: {
+            /**
+             * Dips
+             * @default 1
+             */
+            dips: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "check-patch";
+            /** Lstar */
+            lstar: number;
+            /** Seconds */
+            seconds: number;
+            /** Spread */
+            spread?: number | null;
+            /**
+             * Strip
+             * Format: uuid
+             */
+            strip: string;
+            /** Temperature C */
+            temperature_c?: number | null;
+        };
+        /**
          * CleaningOrderInput
          * @description What lies on a plate, the uppermost first.
          */
@@ -2733,6 +3457,67 @@ export interface components {
              * @default 20
              */
             temperature_c: number;
+        };
+        /**
+         * Coupon
+         * @description A scrap of known bare area, weighed before and after a bite.
+         */
+        Coupon: {
+            /** Area Cm2 */
+            area_cm2: number;
+            /**
+             * Days Ago
+             * @default 0
+             */
+            days_ago: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "coupon";
+            /** Load G Per L */
+            load_g_per_l?: number | null;
+            /** Mass After G */
+            mass_after_g: number;
+            /** Mass Before G */
+            mass_before_g: number;
+            /** Mass Spread G */
+            mass_spread_g?: number | null;
+            /**
+             * Replaced Since
+             * @default 0
+             */
+            replaced_since: number;
+            /** Seconds */
+            seconds: number;
+            /** Temperature C */
+            temperature_c: number;
+        };
+        /**
+         * CouponIn
+         * @description A scrap of known bare area, weighed before and after a bite.
+         */
+        CouponIn: {
+            /** Area Cm2 */
+            area_cm2: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "coupon";
+            /** Mass After G */
+            mass_after_g: number;
+            /** Mass Before G */
+            mass_before_g: number;
+            /**
+             * Mass Spread G
+             * @default 0.005
+             */
+            mass_spread_g: number;
+            /** Seconds */
+            seconds: number;
+            /** Temperature C */
+            temperature_c?: number | null;
         };
         /**
          * CourseAct
@@ -3206,6 +3991,13 @@ export interface components {
             };
             /** Pour */
             pour: string[];
+            /**
+             * Roles
+             * @default {}
+             */
+            roles: {
+                [key: string]: "water" | "acid" | "ferric" | "salt" | "alkali" | "other";
+            };
             /** Stock L */
             stock_l: number;
             /** Water L */
@@ -3481,7 +4273,7 @@ export interface components {
          */
         EventsIn: {
             /** Events */
-            events: (components["schemas"]["DipEventIn"] | components["schemas"]["LiftEventIn"] | components["schemas"]["TemperatureEventIn"] | components["schemas"]["RockedEventIn"] | components["schemas"]["FeatheredEventIn"] | components["schemas"]["BrushedEventIn"] | components["schemas"]["RefreshedEventIn"] | components["schemas"]["CoveredEventIn"] | components["schemas"]["OpenedEventIn"] | components["schemas"]["RinsedEventIn"] | components["schemas"]["NeutralisedEventIn"] | components["schemas"]["ObservationEventIn"] | components["schemas"]["NoteEventIn"] | components["schemas"]["UndoEventIn"])[];
+            events: (components["schemas"]["DipEventIn"] | components["schemas"]["LiftEventIn"] | components["schemas"]["TemperatureEventIn"] | components["schemas"]["RockedEventIn"] | components["schemas"]["FeatheredEventIn"] | components["schemas"]["BrushedEventIn"] | components["schemas"]["RefreshedEventIn"] | components["schemas"]["CoveredEventIn"] | components["schemas"]["OpenedEventIn"] | components["schemas"]["RinsedEventIn"] | components["schemas"]["NeutralisedEventIn"] | components["schemas"]["ProtectedEventIn"] | components["schemas"]["ScrapEventIn"] | components["schemas"]["ObservationEventIn"] | components["schemas"]["NoteEventIn"] | components["schemas"]["UndoEventIn"])[];
         };
         /**
          * Feathered
@@ -3558,6 +4350,22 @@ export interface components {
             spread_ms: number;
         };
         /**
+         * Fit
+         * @description Whether the plate fits into the vessel, and how much covers it.
+         */
+        Fit: {
+            /** Depth Mm */
+            depth_mm: number;
+            /** Fits */
+            fits: boolean;
+            /** Holds L */
+            holds_l: number;
+            /** Needed L */
+            needed_l: number;
+            /** Text */
+            text: string;
+        };
+        /**
          * FitStripInput
          * @description Patches read off a strip, and the bath they were bitten in.
          */
@@ -3626,6 +4434,21 @@ export interface components {
             seconds: number;
             /** Why */
             why: string | null;
+        };
+        /**
+         * Given
+         * @description Metal that one plate or strip gave, all its bites together.
+         */
+        Given: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Grams */
+            grams: number;
+            /** Text */
+            text: string;
         };
         /**
          * Goal
@@ -3799,6 +4622,59 @@ export interface components {
             warning: string;
         };
         /**
+         * HeatWarning
+         * @description What the heat of a bath asks for.
+         */
+        HeatWarning: {
+            /** Caution */
+            caution: string;
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "heats-itself" | "past-limit" | "fumes";
+            /** Text */
+            text: string;
+        };
+        /**
+         * Hydrometer
+         * @description A reading at the stem of a hydrometer, not yet freed of the metal in the bath.
+         */
+        Hydrometer: {
+            /** Baume */
+            baume: number;
+            /**
+             * Days Ago
+             * @default 0
+             */
+            days_ago: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hydrometer";
+            /** Load G Per L */
+            load_g_per_l?: number | null;
+            /**
+             * Replaced Since
+             * @default 0
+             */
+            replaced_since: number;
+        };
+        /**
+         * HydrometerIn
+         * @description A reading at the stem of a hydrometer.
+         */
+        HydrometerIn: {
+            /** Baume */
+            baume: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hydrometer";
+        };
+        /**
          * Immersion
          * @description One immersion; ``lifted_seconds`` is None while the plate is in the bath.
          */
@@ -3821,6 +4697,202 @@ export interface components {
                 number,
                 number
             ][];
+        };
+        /**
+         * Ingredient
+         * @description One thing that goes in.
+         */
+        Ingredient: {
+            /** Cost */
+            cost: number | null;
+            /** Grams */
+            grams: number | null;
+            /** Litres */
+            litres: number | null;
+            /** Name */
+            name: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "water" | "acid" | "ferric" | "salt" | "alkali" | "other";
+        };
+        /**
+         * InstrumentChange
+         * @description What a keeper changes: its name, its bath, or its token taken back.
+         */
+        InstrumentChange: {
+            /** Bath */
+            bath?: string | null;
+            /** Every Seconds */
+            every_seconds?: number | null;
+            /** Name */
+            name?: string | null;
+            /** Taken Back */
+            taken_back?: boolean | null;
+            /** Version */
+            version: number;
+        };
+        /**
+         * InstrumentIn
+         * @description A new instrument; its token is told once.
+         */
+        InstrumentIn: {
+            /** Bath */
+            bath?: string | null;
+            /**
+             * Days
+             * @default 365
+             */
+            days: number;
+            /**
+             * Every Seconds
+             * @default 5
+             */
+            every_seconds: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "bath-probe" | "scale" | "hydrometer" | "densitometer" | "exposure";
+            /** Name */
+            name: string;
+        };
+        /**
+         * InstrumentMade
+         * @description An instrument with its token, which is told this once.
+         */
+        InstrumentMade: {
+            /** Bath */
+            bath: string | null;
+            /** Bath Name */
+            bath_name: string;
+            /**
+             * Ends At
+             * Format: date-time
+             */
+            ends_at: string;
+            /** Every Seconds */
+            every_seconds: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "bath-probe" | "scale" | "hydrometer" | "densitometer" | "exposure";
+            /** Last At */
+            last_at: string | null;
+            /** Last Kind */
+            last_kind: string;
+            /** Last Unit */
+            last_unit: string;
+            /** Last Value */
+            last_value: number | null;
+            /** Last Why */
+            last_why: string;
+            /** Made By */
+            made_by: string;
+            /** Name */
+            name: string;
+            /** Sends */
+            sends: string[];
+            /** Silent After Seconds */
+            silent_after_seconds: number;
+            /** Taken Back At */
+            taken_back_at: string | null;
+            /** Token */
+            token: string;
+            /** Version */
+            version: number;
+        };
+        /**
+         * InstrumentOut
+         * @description An instrument as it stands.
+         */
+        InstrumentOut: {
+            /** Bath */
+            bath: string | null;
+            /** Bath Name */
+            bath_name: string;
+            /**
+             * Ends At
+             * Format: date-time
+             */
+            ends_at: string;
+            /** Every Seconds */
+            every_seconds: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "bath-probe" | "scale" | "hydrometer" | "densitometer" | "exposure";
+            /** Last At */
+            last_at: string | null;
+            /** Last Kind */
+            last_kind: string;
+            /** Last Unit */
+            last_unit: string;
+            /** Last Value */
+            last_value: number | null;
+            /** Last Why */
+            last_why: string;
+            /** Made By */
+            made_by: string;
+            /** Name */
+            name: string;
+            /** Sends */
+            sends: string[];
+            /** Silent After Seconds */
+            silent_after_seconds: number;
+            /** Taken Back At */
+            taken_back_at: string | null;
+            /** Version */
+            version: number;
+        };
+        /**
+         * InstrumentReadingOut
+         * @description A reading as it was sent.
+         */
+        InstrumentReadingOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Believed */
+            believed: boolean;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Kind */
+            kind: string;
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Unit */
+            unit: string;
+            /** Value */
+            value: number;
+            /** Why */
+            why: string;
         };
         /**
          * JudgedArea
@@ -3939,6 +5011,18 @@ export interface components {
             part: string;
             /** Strip */
             strip: string;
+        };
+        /**
+         * Left
+         * @description How much of something is left, with its 95 % band.
+         */
+        Left: {
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Value */
+            value: number;
         };
         /**
          * Lift
@@ -4150,6 +5234,19 @@ export interface components {
             sign_in: string;
         };
         /**
+         * LoadMoment
+         * @description What was dissolved from a moment on.
+         */
+        LoadMoment: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** G Per L */
+            g_per_l: number;
+        };
+        /**
          * LookIn
          * @description A photograph of the plate before a dip.
          */
@@ -4198,6 +5295,79 @@ export interface components {
             text: string;
         };
         /**
+         * MakeUpInput
+         * @description Which mordant, how much of it or for which vessel and plate, and from what.
+         */
+        MakeUpInput: {
+            /**
+             * Mordant
+             * @enum {string}
+             */
+            mordant: "copper-ferric" | "copper-ferric-citric" | "copper-nitric" | "zinc-nitric-10" | "zinc-nitric-16" | "zinc-copper-sulphate";
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Over Mm
+             * @default 20
+             */
+            over_mm: number;
+            /** Parts */
+            parts?: components["schemas"]["PouredPart"][] | null;
+            plate?: components["schemas"]["PlateSize"] | null;
+            /**
+             * Prices
+             * @default {}
+             */
+            prices: {
+                [key: string]: number;
+            };
+            /**
+             * Salts G Per L
+             * @default {}
+             */
+            salts_g_per_l: {
+                [key: string]: number;
+            };
+            /** Stock Baume */
+            stock_baume?: number | null;
+            /** Target Baume */
+            target_baume?: number | null;
+            vessel?: components["schemas"]["VesselSize"] | null;
+            /** Volume L */
+            volume_l?: number | null;
+        };
+        /**
+         * MakeUpOutput
+         * @description What goes in, in which order, whether it fits, and what stands on the label.
+         */
+        MakeUpOutput: {
+            /** Baume */
+            baume: number | null;
+            /** Cautions */
+            cautions: string[];
+            /** Cost */
+            cost: number | null;
+            fit: components["schemas"]["Fit"] | null;
+            /** Ingredients */
+            ingredients: components["schemas"]["Ingredient"][];
+            /** Label */
+            label: string[];
+            /**
+             * Level
+             * @enum {string}
+             */
+            level: "danger" | "care";
+            /** Missing Prices */
+            missing_prices: string[];
+            /** Pour */
+            pour: components["schemas"]["Pouring"][];
+            /** Volume L */
+            volume_l: number;
+        };
+        /**
          * MapsIn
          * @description In which form maps are wanted.
          */
@@ -4237,6 +5407,34 @@ export interface components {
             paper: "A4" | "A3" | "A2" | "letter" | "tabloid";
             /** Plan Version */
             plan_version?: number | null;
+        };
+        /**
+         * MayGoIn
+         * @description A plate of the rack beside a bath.
+         */
+        MayGoIn: {
+            /** Fits */
+            fits: boolean;
+            /** In It */
+            in_it: boolean;
+            /** Metal */
+            metal: string;
+            /** Name */
+            name: string;
+            /**
+             * Plate
+             * Format: uuid
+             */
+            plate: string;
+            /** Reason */
+            reason: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "allowed" | "care" | "refused";
+            /** Width Mm */
+            width_mm: number;
         };
         /**
          * Me
@@ -4834,6 +6032,24 @@ export interface components {
             used: boolean;
         };
         /**
+         * OwnNumber
+         * @description A number of the mordant before and after this bath's own measurements.
+         */
+        OwnNumber: {
+            /** Guess */
+            guess: number;
+            /** Guess Spread */
+            guess_spread: number;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Spread */
+            spread: number;
+            /** Value */
+            value: number;
+        };
+        /**
          * OwnNumberIn
          * @description A corrected number; ``value`` null goes back to the table's.
          */
@@ -4884,6 +6100,15 @@ export interface components {
             /** Value */
             value: number | null;
         };
+        /**
+         * OwnNumbers
+         * @description What the evidence says of the bath itself.
+         */
+        OwnNumbers: {
+            end_g_per_l: components["schemas"]["OwnNumber"];
+            energy_kj_per_mol: components["schemas"]["OwnNumber"];
+            rate_um_per_min: components["schemas"]["OwnNumber"];
+        };
         /** Page[BathOut] */
         Page_BathOut_: {
             /**
@@ -4900,6 +6125,22 @@ export interface components {
             /** Total */
             total: number;
         };
+        /** Page[CheckOut] */
+        Page_CheckOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
+            /** Items */
+            items: components["schemas"]["CheckOut"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
         /** Page[EntryOut] */
         Page_EntryOut_: {
             /**
@@ -4909,6 +6150,38 @@ export interface components {
             broken: components["schemas"]["Broken"][];
             /** Items */
             items: components["schemas"]["EntryOut"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
+        /** Page[InstrumentOut] */
+        Page_InstrumentOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
+            /** Items */
+            items: components["schemas"]["InstrumentOut"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
+        /** Page[InstrumentReadingOut] */
+        Page_InstrumentReadingOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
+            /** Items */
+            items: components["schemas"]["InstrumentReadingOut"][];
             /** Page */
             page: number;
             /** Page Size */
@@ -5605,7 +6878,7 @@ export interface components {
              * Code
              * @enum {string}
              */
-            code: "tone-out-of-reach" | "beyond-strip" | "bite-too-short" | "tones-too-close" | "overshoot" | "bath-near-end" | "no-strip" | "land-fails" | "depths-too-close" | "rate-guessed";
+            code: "tone-out-of-reach" | "beyond-strip" | "bite-too-short" | "tones-too-close" | "overshoot" | "bath-near-end" | "heats-itself" | "fumes" | "no-strip" | "land-fails" | "depths-too-close" | "rate-guessed";
             /** Params */
             params?: {
                 [key: string]: number | string;
@@ -5827,6 +7100,21 @@ export interface components {
             spread?: number | null;
         };
         /**
+         * PlateSize
+         * @description The largest plate that shall go in.
+         */
+        PlateSize: {
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * Thickness Mm
+             * @default 1.2
+             */
+            thickness_mm: number;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
          * PouredPart
          * @description One part by volume; ``role`` may be left out where the table knows the name.
          */
@@ -5837,6 +7125,32 @@ export interface components {
             parts: number;
             /** Role */
             role?: ("water" | "acid" | "ferric" | "salt" | "alkali" | "other") | null;
+        };
+        /**
+         * Pouring
+         * @description One thing done, in this order.
+         */
+        Pouring: {
+            /** Text */
+            text: string;
+            /** Warning */
+            warning: string | null;
+        };
+        /**
+         * ProbeOut
+         * @description A probe that hangs in a bath.
+         */
+        ProbeOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** Celsius */
+            celsius: number | null;
+            /** Name */
+            name: string;
+            /** Silent After Seconds */
+            silent_after_seconds: number;
+            /** Why */
+            why: string;
         };
         /**
          * ProcessWords
@@ -5977,6 +7291,80 @@ export interface components {
             wipe: string;
             /** Worked */
             worked: string;
+        };
+        /**
+         * Protected
+         * @description Goggles and gloves are on, the extraction runs: said once a run.
+         */
+        Protected: Record<string, never>;
+        /**
+         * ProtectedEventIn
+         * @description Goggles and gloves are on, the extraction runs: said once a run.
+         */
+        ProtectedEventIn: {
+            /** @default {} */
+            data: components["schemas"]["Protected"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "protected";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * ProtectedEventOut
+         * @description Goggles and gloves are on, the extraction runs: said once a run.
+         */
+        ProtectedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            /** @default {} */
+            data: components["schemas"]["Protected"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "protected";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * Reach
@@ -6239,6 +7627,14 @@ export interface components {
             spread?: number | null;
         };
         /**
+         * ReadingChange
+         * @description Take a reading back, or put it back.
+         */
+        ReadingChange: {
+            /** Taken Back */
+            taken_back: boolean;
+        };
+        /**
          * ReadingIn
          * @description A reading of the bath.
          */
@@ -6281,8 +7677,35 @@ export interface components {
             load_g_per_l: number | null;
             /** Note */
             note: string;
+            /** Replaced Share */
+            replaced_share: number;
+            /** Taken Back */
+            taken_back: boolean;
             /** Temperature C */
             temperature_c: number | null;
+        };
+        /**
+         * ReadingsIn
+         * @description Up to 60 readings, in any order; sent again, none is stored twice.
+         */
+        ReadingsIn: {
+            /** Readings */
+            readings: components["schemas"]["SentReading"][];
+        };
+        /**
+         * ReadingsOut
+         * @description What became of the readings, in the order they were sent.
+         */
+        ReadingsOut: {
+            /**
+             * Now
+             * Format: date-time
+             */
+            now: string;
+            /** Readings */
+            readings: components["schemas"]["TakenReading"][];
+            /** Taken */
+            taken: number;
         };
         /**
          * RecipeIn
@@ -6340,6 +7763,39 @@ export interface components {
              * @default 0
              */
             version: number;
+        };
+        /**
+         * Refresh
+         * @description What replacing a part of the bath would do.
+         */
+        Refresh: {
+            grams: components["schemas"]["Left"];
+            /** Litres */
+            litres: number;
+            /** Load G Per L */
+            load_g_per_l: number;
+            /** Share */
+            share: number;
+            /** Speed */
+            speed: number;
+        };
+        /**
+         * RefreshIn
+         * @description A part of the bath was poured off and replaced by new.
+         */
+        RefreshIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Share */
+            share: number;
         };
         /**
          * Refreshed
@@ -6492,6 +7948,24 @@ export interface components {
             tables: string;
             /** Text */
             text: string;
+        };
+        /**
+         * Replaced
+         * @description A part of the bath replaced by new.
+         */
+        Replaced: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * Reading
+             * Format: uuid
+             */
+            reading: string;
+            /** Share */
+            share: number;
         };
         /**
          * Rinsed
@@ -6829,7 +8303,7 @@ export interface components {
             /** Ended At */
             ended_at: string | null;
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"])[];
             /** Facing */
             facing: ("face up" | "face down" | "upright") | null;
             heat: components["schemas"]["HeatOut"] | null;
@@ -6860,6 +8334,7 @@ export interface components {
             plate: string | null;
             /** Plate Name */
             plate_name: string;
+            probe: components["schemas"]["ProbeOut"] | null;
             process: components["schemas"]["ProcessWords"];
             /** Reason */
             reason: string;
@@ -6873,6 +8348,8 @@ export interface components {
             strip: string | null;
             /** Usual Rinse */
             usual_rinse: ("bicarbonate" | "vinegar and salt" | "water") | null;
+            /** Wrong */
+            wrong: components["schemas"]["Caution"][];
         };
         /**
          * RunSheet
@@ -6955,8 +8432,12 @@ export interface components {
             observed: string[];
             /** Opened */
             opened: string[];
+            /** Protected */
+            protected: boolean;
             /** Rinsed */
             rinsed: boolean;
+            /** Scraps */
+            scraps: components["schemas"]["ScrapRead"][];
             /** Temperature At Seconds */
             temperature_at_seconds: number | null;
             /** Temperature C */
@@ -6981,6 +8462,124 @@ export interface components {
             task: string;
             /** Warnings */
             warnings: components["schemas"]["ReadWarning"][];
+        };
+        /**
+         * Scrap
+         * @description A companion scrap, bitten beside the plate, lifted after a bite, printed and read.
+         */
+        Scrap: {
+            /** After */
+            after: number;
+            /** Lstar */
+            lstar: number;
+            /** Spread */
+            spread?: number | null;
+        };
+        /**
+         * ScrapEventIn
+         * @description A companion scrap, bitten beside the plate, lifted after a bite, printed and read.
+         */
+        ScrapEventIn: {
+            data: components["schemas"]["Scrap"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "scrap";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * ScrapEventOut
+         * @description A companion scrap, bitten beside the plate, lifted after a bite, printed and read.
+         */
+        ScrapEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["Scrap"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "scrap";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
+         * ScrapRead
+         * @description A companion scrap that was read; the last one of a bite counts.
+         */
+        ScrapRead: {
+            /** After */
+            after: number;
+            /** At Seconds */
+            at_seconds: number;
+            /**
+             * Event
+             * Format: uuid
+             */
+            event: string;
+            /** Lstar */
+            lstar: number;
+            /** Spread */
+            spread: number | null;
+        };
+        /**
+         * SentReading
+         * @description One reading; without an ``id`` its instrument, kind and moment name it.
+         */
+        SentReading: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Id */
+            id?: string | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "temperature" | "mass" | "baume" | "lstar" | "density" | "dose";
+            /** Value */
+            value: number;
         };
         /**
          * Session
@@ -7075,6 +8674,47 @@ export interface components {
             width_mm: number;
         };
         /**
+         * Shelf
+         * @description All baths, those in use first.
+         */
+        Shelf: {
+            /** Answer */
+            answer: string;
+            /** Baths */
+            baths: components["schemas"]["ShelfBath"][];
+            /** Now Seconds */
+            now_seconds: number;
+            /** Retired */
+            retired: components["schemas"]["BathOut"][];
+        };
+        /**
+         * ShelfBath
+         * @description A bath as the shelf shows it.
+         */
+        ShelfBath: {
+            bath: components["schemas"]["BathOut"];
+            /** Busy */
+            busy: string;
+            /** Due */
+            due: string | null;
+            /** Guess */
+            guess: boolean;
+            /** Known From */
+            known_from: string;
+            /** Lift Seconds */
+            lift_seconds: number | null;
+            /** Plates */
+            plates: components["schemas"]["MayGoIn"][];
+            probe: components["schemas"]["ProbeOut"] | null;
+            /** Signs */
+            signs: components["schemas"]["Sign"][];
+            speed: components["schemas"]["Speed"];
+            /** Strip */
+            strip: string | null;
+            /** Strip Name */
+            strip_name: string;
+        };
+        /**
          * ShopBook
          * @description The tables and the numbers as they stand in this room.
          */
@@ -7085,6 +8725,16 @@ export interface components {
             tables: components["schemas"]["Table"][];
             /** Version */
             version: string;
+        };
+        /**
+         * Sign
+         * @description A danger that stands over a bath, in a word or two.
+         */
+        Sign: {
+            /** Caution */
+            caution: string;
+            /** Word */
+            word: string;
         };
         /**
          * SignIn
@@ -7161,6 +8811,76 @@ export interface components {
             x_mm: number;
             /** Y Mm */
             y_mm: number;
+        };
+        /**
+         * Source
+         * @description One source of today's speed, with its share in it.
+         */
+        Source: {
+            /** At */
+            at: string | null;
+            /** Check */
+            check: string | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "coupon" | "check-patch" | "hydrometer" | "thermometer";
+            /** Share */
+            share: number;
+            speed: components["schemas"]["Speed"] | null;
+            /** Text */
+            text: string;
+        };
+        /**
+         * SourceShare
+         * @description What one source adds to the answer.
+         */
+        SourceShare: {
+            /** Evidence */
+            evidence: number | null;
+            /** High */
+            high: number | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "coupon" | "check-patch" | "hydrometer" | "thermometer";
+            /** Low */
+            low: number | null;
+            /** Share */
+            share: number;
+            /** Value */
+            value: number | null;
+        };
+        /**
+         * Speed
+         * @description A speed with its 95 % band.
+         */
+        Speed: {
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Value */
+            value: number;
+        };
+        /**
+         * SpeedMoment
+         * @description A speed at one moment.
+         */
+        SpeedMoment: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Value */
+            value: number;
         };
         /**
          * StageMap
@@ -7415,7 +9135,7 @@ export interface components {
                 number
             ][];
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"])[];
             /** In Bath */
             in_bath: boolean;
             /** Now Seconds */
@@ -8068,6 +9788,23 @@ export interface components {
             title: string;
         };
         /**
+         * TakenReading
+         * @description What became of a reading.
+         */
+        TakenReading: {
+            /** Believed */
+            believed: boolean;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Known */
+            known: boolean;
+            /** Why */
+            why: string;
+        };
+        /**
          * TaskOut
          * @description A task: how far it is, and what came of it.
          */
@@ -8231,6 +9968,14 @@ export interface components {
             started_seconds: number;
             /** What */
             what: string;
+        };
+        /**
+         * TokenIn
+         * @description A lost token is replaced: the old one sends nothing more.
+         */
+        TokenIn: {
+            /** Version */
+            version: number;
         };
         /**
          * ToneAreasOutput
@@ -8500,6 +10245,23 @@ export interface components {
             temperature_unit: "C" | "F";
         };
         /**
+         * VesselSize
+         * @description The inside of a tray or tank.
+         */
+        VesselSize: {
+            /** Height Mm */
+            height_mm: number;
+            /** Length Mm */
+            length_mm: number;
+            /**
+             * Upright
+             * @default false
+             */
+            upright: boolean;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
          * WallPatch
          * @description A patch on its slip; ``out``: left out by hand, or by what the others say.
          */
@@ -8584,6 +10346,21 @@ export interface components {
              * @enum {string}
              */
             waits: "" | "to bite" | "to read";
+        };
+        /**
+         * WarmMoment
+         * @description A temperature as it was read.
+         */
+        WarmMoment: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Celsius */
+            celsius: number;
+            /** Probe */
+            probe: boolean;
         };
         /**
          * WhatNextInput
@@ -8838,6 +10615,348 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AdviseOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    bath_heat: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BathHeatInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BathHeatOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    bath_life: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BathLifeInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BathLifeOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    bath_speed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BathSpeedInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BathSpeedOutput"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
@@ -9986,6 +12105,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LearnCurveOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    make_up: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MakeUpInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MakeUpOutput"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
@@ -11326,6 +13559,120 @@ export interface operations {
             };
         };
     };
+    server_instruments_api_post_readings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingsIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingsOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_members_api_get_link: {
         parameters: {
             query?: never;
@@ -11819,6 +14166,73 @@ export interface operations {
             };
         };
     };
+    server_overview_baths_api_get_shelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shelf"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_baths_api_get_bath: {
         parameters: {
             query?: never;
@@ -12004,6 +14418,379 @@ export interface operations {
             };
         };
     };
+    server_strips_checks_api_get_checks: {
+        parameters: {
+            query?: {
+                page?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+                bath: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_CheckOut_"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_strips_checks_api_post_check: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                bath: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CheckIn"];
+            };
+        };
+        responses: {
+            /** @description Stored; sent twice it is stored once. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BathOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_strips_checks_api_put_check: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                bath: string;
+                check: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CheckChange"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BathOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_overview_baths_api_get_bath_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                bath: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BathPage"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_baths_api_get_readings: {
         parameters: {
             query?: {
@@ -12087,6 +14874,241 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ReadingIn"];
+            };
+        };
+        responses: {
+            /** @description Stored; sent twice it is stored once. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BathOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_baths_api_put_reading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                bath: string;
+                reading: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadingChange"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BathOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_baths_api_post_refresh: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                bath: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RefreshIn"];
             };
         };
         responses: {
@@ -12499,6 +15521,495 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_instruments_api_get_instruments: {
+        parameters: {
+            query?: {
+                page?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_InstrumentOut_"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_instruments_api_post_instrument: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InstrumentIn"];
+            };
+        };
+        responses: {
+            /** @description Stored; sent twice it is stored once. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentMade"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_instruments_api_put_instrument: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                instrument: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InstrumentChange"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_instruments_api_get_instrument_readings: {
+        parameters: {
+            query?: {
+                page?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+                instrument: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_InstrumentReadingOut_"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_instruments_api_post_token: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                instrument: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TokenIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentMade"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
