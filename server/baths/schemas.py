@@ -105,7 +105,8 @@ class ReadingOut(Schema):
 class CouponIn(Schema):
     """A scrap of known bare area, weighed before and after a bite."""
 
-    kind: Literal["coupon"]
+    id: UUID
+    kind: Literal["coupon"] = "coupon"
     area_cm2: Annotated[float, Field(gt=0, le=20_000, json_schema_extra={"unit": "cm²"})]
     mass_before_g: Grams
     mass_after_g: Grams
@@ -118,7 +119,8 @@ class CouponIn(Schema):
 class CheckPatchIn(Schema):
     """A patch of a strip's ground, bitten today and read."""
 
-    kind: Literal["check-patch"]
+    id: UUID
+    kind: Literal["check-patch"] = "check-patch"
     strip: UUID
     seconds: Bitten
     dips: Annotated[int, Field(ge=1, le=60)] = 1
@@ -130,15 +132,12 @@ class CheckPatchIn(Schema):
 class HydrometerIn(Schema):
     """A reading at the stem of a hydrometer."""
 
-    kind: Literal["hydrometer"]
+    id: UUID
+    kind: Literal["hydrometer"] = "hydrometer"
     baume: Baume
 
 
-class CheckIn(Schema):
-    """A piece of evidence of how fast the bath bites."""
-
-    id: UUID
-    check: Annotated[CouponIn | CheckPatchIn | HydrometerIn, Field(discriminator="kind")]
+AnyCheck = CouponIn | CheckPatchIn | HydrometerIn
 
 
 class CheckChange(Schema):

@@ -10,7 +10,7 @@ from typing import Any
 
 from django.utils import timezone
 
-from core.bath.speed_shapes import BathSpeedInput, BathSpeedOutput
+from core.bath.speed_shapes import BathNow, BathSpeedInput, BathSpeedOutput
 from core.bath.today import bath_speed
 from core.data.mordants import MORDANTS
 from core.kinetics.shapes import MordantNumbers
@@ -71,7 +71,7 @@ def speed_input(
     bath: Bath, found: list[Piece], warm_c: float, load: float, against: Curve | None
 ) -> BathSpeedInput:
     """Return what the core is asked."""
-    now = {"temperature_c": min(max(warm_c, 0.0), 60.0), "load_g_per_l": load}
+    now = within(BathNow, {"temperature_c": warm_c, "load_g_per_l": load})
     return BathSpeedInput.model_validate(
         {
             "mordant": bath.mordant,

@@ -11,8 +11,8 @@ from core.bath.line import SpeedAt, each_alone, speed_line
 from core.bath.moments import Moment
 from core.data.mordants import METALS as METAL_ROWS
 from core.data.mordants import MORDANTS
-from core.kinetics.shapes import MordantKey
 from core.kinetics.standing import Reading, stand
+from core.limits import within
 from core.safety.cautions import cautions_for
 from core.safety.heat import heat_cautions
 from core.safety.pairs import pair_row
@@ -39,6 +39,7 @@ from server.overview.bath_speeds import Known
 LINE_POINTS, FORECAST_POINTS, FORECAST_DAYS = 60, 12, 30
 MOST_WARM = 200
 PACE_DAYS = 56
+LEAST_CM2 = 0.1
 """The room's pace is that of its last eight weeks."""
 USUAL_CM2, USUAL_UM = 75.0, 15.0
 """Bare metal and depth of a plate where none was bitten yet: half of 15 × 10 cm."""
@@ -249,11 +250,13 @@ def _life(known: Known, past: _Past) -> tuple[BathLifeOutput, str]:
         a_micron = METAL_ROWS[row.metal].density_g_per_cm3 / UM_PER_CM
         cm2 = sum(grams) / len(grams) / (a_micron * USUAL_UM)
         like = f"the last {len(grams)}" if len(grams) > 1 else "the last"
-    return bath_life(
-        BathLifeInput(
-            mordant=cast(MordantKey, bath.mordant),
-            volume_l=bath.volume_l, load_g_per_l=bath.load_g_per_l,
-            g_per_day=min(past.grams_a_day, 10_000.0), plate_cm2=min(max(cm2, 0.1), 20_000.0),
-            plate_um=USUAL_UM, numbers=own_of(bath, known.pieces, known.told),
-        )
-    ), like  # fmt: skip
+    facts = {
+        "mordant": bath.mordant,
+        "volume_l": bath.volume_l,
+        "load_g_per_l": bath.load_g_per_l,
+        "g_per_day": past.grams_a_day,
+        "plate_cm2": max(cm2, LEAST_CM2),
+        "plate_um": USUAL_UM,
+        "numbers": own_of(bath, known.pieces, known.told),
+    }
+    return bath_life(BathLifeInput(**within(BathLifeInput, facts))), like

@@ -8,10 +8,17 @@ from django.http import HttpRequest
 from ninja import Router
 
 from server.accounts.session import signed_in
-from server.baths.actions.check import take_back_check
+from server.baths.actions.check import check_bath, take_back_check
 from server.baths.models import Bath, BathCheck
 from server.baths.reads import bath_out, check_out
-from server.baths.schemas import BathOut, CheckChange, CheckIn, CheckOut
+from server.baths.schemas import (
+    BathOut,
+    CheckChange,
+    CheckOut,
+    CheckPatchIn,
+    CouponIn,
+    HydrometerIn,
+)
 from server.replies.errors import ErrorReply
 from server.replies.paging import Page, PageNumber, page_of
 from server.rooms.path import RoomId
@@ -32,14 +39,36 @@ def get_checks(
 
 
 @router.post(
-    "/baths/{uuid:bath}/checks",
+    "/baths/{uuid:bath}/coupons",
     response={201: BathOut, 403: ErrorReply, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply},
 )
-def post_check(
-    request: HttpRequest, room: RoomId, bath: UUID, payload: CheckIn
+def post_coupon(
+    request: HttpRequest, room: RoomId, bath: UUID, payload: CouponIn
 ) -> tuple[int, BathOut]:
-    """Log a check."""
+    """Log a coupon."""
+    return 201, bath_out(check_bath(signed_in(request), room, bath, payload))
+
+
+@router.post(
+    "/baths/{uuid:bath}/patches",
+    response={201: BathOut, 403: ErrorReply, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply},
+)
+def post_patch(
+    request: HttpRequest, room: RoomId, bath: UUID, payload: CheckPatchIn
+) -> tuple[int, BathOut]:
+    """Log a check patch."""
     return 201, bath_out(check_by_strip(signed_in(request), room, bath, payload))
+
+
+@router.post(
+    "/baths/{uuid:bath}/hydrometer",
+    response={201: BathOut, 403: ErrorReply, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply},
+)
+def post_hydrometer(
+    request: HttpRequest, room: RoomId, bath: UUID, payload: HydrometerIn
+) -> tuple[int, BathOut]:
+    """Log a reading of the hydrometer."""
+    return 201, bath_out(check_bath(signed_in(request), room, bath, payload))
 
 
 @router.put(

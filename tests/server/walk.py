@@ -13,7 +13,7 @@ SCHEMA = json.loads(json.dumps(api.get_openapi_schema(), default=str))
 METHODS = ("get", "post", "put", "delete", "patch")
 
 
-COUPON = {"kind": "coupon", "area_cm2": 20, "mass_before_g": 12.431, "mass_after_g": 12.171,
+COUPON = {"area_cm2": 20, "mass_before_g": 12.431, "mass_after_g": 12.171,
           "seconds": 600, "temperature_c": 18.5}  # fmt: skip
 
 
@@ -60,7 +60,10 @@ def bodies(ids):
         ("POST", "/baths/{bath}/readings"): {"id": new_id(), "temperature_c": 30},
         ("PUT", "/baths/{bath}/readings/{reading}"): {"taken_back": True},
         ("POST", "/baths/{bath}/refreshes"): {"id": new_id(), "share": 0.25},
-        ("POST", "/baths/{bath}/checks"): {"id": new_id(), "check": COUPON},
+        ("POST", "/baths/{bath}/coupons"): COUPON | {"id": new_id()},
+        ("POST", "/baths/{bath}/patches"): {"id": new_id(), "strip": ids["strip"],
+                                            "seconds": 120, "lstar": 69},
+        ("POST", "/baths/{bath}/hydrometer"): {"id": new_id(), "baume": 41},
         ("PUT", "/baths/{bath}/checks/{check}"): {"version": 1, "taken_back": True},
         ("POST", "/instruments"): {"id": new_id(), "name": "x", "kind": "scale"},
         ("PUT", "/instruments/{instrument}"): {"version": 1, "name": "stolen"},
@@ -98,7 +101,7 @@ def furnish_all(keeper):
     keeper.must("PUT", "/supplies", {"id": ids["supply"], "name": "x", "kind": "ink"})
     bath = f"/baths/{ids['bath']}"
     keeper.must("POST", f"{bath}/readings", {"id": ids["reading"], "temperature_c": 18.4})
-    keeper.must("POST", f"{bath}/checks", {"id": ids["check"], "check": COUPON})
+    keeper.must("POST", f"{bath}/coupons", COUPON | {"id": ids["check"]})
     probe = {"id": ids["instrument"], "name": "x", "kind": "bath-probe", "bath": ids["bath"]}
     keeper.must("POST", "/instruments", probe)
     study(keeper, ids)

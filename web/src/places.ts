@@ -1,5 +1,5 @@
 import type { ComponentType } from "react";
-import { bathQuery, bathsQuery } from "./api/baths";
+import { bathPageQuery, shelfQuery } from "./api/baths";
 import { courseQuery } from "./api/courses";
 import { benchQuery } from "./api/plates";
 import { proofsQuery } from "./api/proofs";
@@ -70,13 +70,28 @@ export const PLACES: Place[] = [
     rail: "Baths",
     key: "t",
     load: async () => (await import("./screens/baths/Baths/Baths")).Baths,
-    first: (client, { room = "" }) => [client.prefetchQuery(bathsQuery(room))],
+    first: (client, { room = "" }) => [client.prefetchQuery(shelfQuery(room))],
+  },
+  {
+    path: "baths/new",
+    name: "Make up a bath",
+    load: async () => (await import("./screens/baths/MakeBath/MakeBath")).MakeBath,
+  },
+  {
+    path: "baths/:bath/wrong",
+    name: "If it goes wrong",
+    load: async () => (await import("./screens/baths/Wrong/Wrong")).Wrong,
+  },
+  {
+    path: "instruments",
+    name: "Instruments",
+    load: async () => (await import("./screens/instruments/Instruments/Instruments")).Instruments,
   },
   {
     path: "baths/:bath",
     name: "Bath",
     load: async () => (await import("./screens/baths/BathPage/BathPage")).BathPage,
-    first: (client, { room = "", bath = "" }) => [client.prefetchQuery(bathQuery(room, bath))],
+    first: (client, { room = "", bath = "" }) => [client.prefetchQuery(bathPageQuery(room, bath))],
   },
   {
     path: "shop-book",

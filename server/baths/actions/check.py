@@ -17,11 +17,10 @@ from server.accounts.models import User
 from server.baths.actions.admit import admit, remember
 from server.baths.actions.settle import settle_bath
 from server.baths.models import Bath, BathCheck, BathReading
-from server.baths.schemas import CheckIn, CheckPatchIn, CouponIn
+from server.baths.schemas import AnyCheck, CheckPatchIn, CouponIn
 from server.baths.words import check_words
 from server.record.actions.write import write
 from server.replies.errors import Stale
-from server.rooms.models import Room
 from server.rooms.permissions import add, change, enter, find
 
 TITLES = {
@@ -33,7 +32,11 @@ TITLES = {
 
 @transaction.atomic
 def check_bath(
-    user: User, room: Room, bath_id: uuid.UUID, given: CheckIn, curve: dict[str, Any] | None
+    user: User,
+    room_id: uuid.UUID,
+    bath_id: uuid.UUID,
+    given: AnyCheck,
+    curve: dict[str, Any] | None = None,
 ) -> Bath:
     """Return the bath with a new check; sent twice it is logged once.
 
@@ -48,21 +51,21 @@ def check_bath(
     Stale
         The id is another bath's.
     """
-    enter(user, room.id, "read baths")
+    room = enter(user, room_id, "read baths")
     bath = find(Bath, room, bath_id, lock=True)
     row = mordant_row(Conditions(mordant=bath.mordant, numbers=bath.own_numbers))
     said = _said(given, bath)
-    if given.check.kind == "coupon":
+    if given.kind == "coupon":
         see_coupon(Coupon.model_validate({"kind": "coupon", **said}), row, 0)
-    elif given.check.kind == "hydrometer":
+    elif given.kind == "hydrometer":
         reading = Hydrometer.model_validate({"kind": "hydrometer", **said})
         see_hydrometer(reading, row, bath.load_g_per_l, 0)
-    if given.check.kind != "hydrometer":
+    if given.kind != "hydrometer":
         admit(row.metal, bath)
-    strip = given.check.strip if isinstance(given.check, CheckPatchIn) else None
+    strip = given.strip if isinstance(given, CheckPatchIn) else None
     check, new = add(
         BathCheck(
-            id=given.id, room=room, bath=bath, at=timezone.now(), by=user, kind=given.check.kind,
+            id=given.id, room=room, bath=bath, at=timezone.now(), by=user, kind=given.kind,
             said=said, curve=curve, strip=strip,
         )
     )  # fmt: skip
@@ -70,18 +73,18 @@ def check_bath(
         raise Stale("id-taken", "That id is another bath's check. Make a new one.", field="id")
     if not new:
         return bath
-    if given.check.kind != "hydrometer":
+    if given.kind != "hydrometer":
         remember(row.metal, bath)
-    if isinstance(given.check, CouponIn):
-        _dissolved(check, given.check)
+    if isinstance(given, CouponIn):
+        _dissolved(check, given)
     write(room, user, "bath", f"{TITLES[check.kind]} {bath.name}: {check_words(check.kind, said)}.")
     return settle_bath(bath)
 
 
-def _said(given: CheckIn, bath: Bath) -> dict[str, Any]:
+def _said(given: AnyCheck, bath: Bath) -> dict[str, Any]:
     """Return the check as the core takes it: as warm and loaded as the bath is, where not said."""
-    said = given.check.model_dump(exclude={"kind", "strip"}, exclude_none=True)
-    if given.check.kind != "hydrometer":
+    said = given.model_dump(exclude={"id", "kind", "strip"}, exclude_none=True)
+    if given.kind != "hydrometer":
         said.setdefault("temperature_c", bath.temperature_c)
     return said | {"load_g_per_l": bath.load_g_per_l}
 

@@ -1,4 +1,4 @@
-"""Log a check of a bath; a check patch is read off a strip of this room."""
+"""Log a check patch, read off a strip of this room."""
 
 from __future__ import annotations
 
@@ -7,14 +7,14 @@ import uuid
 from server.accounts.models import User
 from server.baths.actions.check import check_bath
 from server.baths.models import Bath
-from server.baths.schemas import CheckIn, CheckPatchIn
+from server.baths.schemas import CheckPatchIn
 from server.replies.errors import BadValue
 from server.rooms.permissions import enter, find
 from server.strips.models import Strip
 
 
-def check_by_strip(user: User, room_id: uuid.UUID, bath_id: uuid.UUID, given: CheckIn) -> Bath:
-    """Return the bath with a new check.
+def check_by_strip(user: User, room_id: uuid.UUID, bath_id: uuid.UUID, given: CheckPatchIn) -> Bath:
+    """Return the bath with a new check patch.
 
     Raises
     ------
@@ -23,12 +23,10 @@ def check_by_strip(user: User, room_id: uuid.UUID, bath_id: uuid.UUID, given: Ch
         The strip has no curve.
     """
     room = enter(user, room_id, "read baths")
-    if not isinstance(given.check, CheckPatchIn):
-        return check_bath(user, room, bath_id, given, None)
-    strip = find(Strip, room, given.check.strip)
+    strip = find(Strip, room, given.strip)
     if strip.curve is None:
         raise BadValue(
             "no-curve", f"{strip.name} has no curve to read a patch off. Choose another.",
-            field="check.strip", value=strip.name, allowed="a strip with a curve",
+            field="strip", value=strip.name, allowed="a strip with a curve",
         )  # fmt: skip
-    return check_bath(user, room, bath_id, given, strip.curve)
+    return check_bath(user, room_id, bath_id, given, strip.curve)

@@ -1,5 +1,5 @@
 import { queryOptions } from "@tanstack/react-query";
-import { data, http, type Shapes } from "./client";
+import { data, dataAs, http, type Shapes } from "./client";
 import { everyPage, keepPageOf, pageAsked } from "./pages";
 
 export type Bath = Shapes["BathOut"];
@@ -49,3 +49,79 @@ export const readBath = (room: string, bath: string, body: Shapes["ReadingIn"]) 
       body,
     }),
   );
+
+export type Shelf = Shapes["Shelf"];
+export type ShelfBath = Shapes["ShelfBath"];
+export type BathPage = Shapes["BathPage"];
+export type Check = Shapes["CheckOut"];
+
+const AGAIN_MS = 10_000;
+
+/** All baths beside each other; a probe moves them, so they are asked for again. */
+export const shelfQuery = (room: string) =>
+  queryOptions({
+    queryKey: [room, "baths", "shelf"],
+    queryFn: () =>
+      dataAs<Shelf>(http.GET("/api/rooms/{room}/baths/shelf", { params: { path: { room } } })),
+    refetchInterval: AGAIN_MS,
+  });
+
+export const bathPageQuery = (room: string, bath: string) =>
+  queryOptions({
+    queryKey: [room, "bath", bath, "page"],
+    queryFn: () =>
+      dataAs<BathPage>(
+        http.GET("/api/rooms/{room}/baths/{bath}/page", { params: { path: { room, bath } } }),
+      ),
+    refetchInterval: AGAIN_MS,
+  });
+
+export const checksQuery = (room: string, bath: string, page: number) =>
+  queryOptions({
+    queryKey: [room, "bath", bath, "checks", { page }],
+    queryFn: () =>
+      data(
+        http.GET("/api/rooms/{room}/baths/{bath}/checks", {
+          params: { path: { room, bath }, query: { page: pageAsked(page) } },
+        }),
+      ),
+    placeholderData: keepPageOf(bath),
+  });
+
+const at = (room: string, bath: string) => ({ params: { path: { room, bath } } });
+
+export const weighCoupon = (room: string, bath: string, body: Shapes["CouponIn"]) =>
+  data(http.POST("/api/rooms/{room}/baths/{bath}/coupons", { ...at(room, bath), body }));
+
+export const biteCheckPatch = (room: string, bath: string, body: Shapes["CheckPatchIn"]) =>
+  data(http.POST("/api/rooms/{room}/baths/{bath}/patches", { ...at(room, bath), body }));
+
+export const readHydrometer = (room: string, bath: string, body: Shapes["HydrometerIn"]) =>
+  data(http.POST("/api/rooms/{room}/baths/{bath}/hydrometer", { ...at(room, bath), body }));
+
+export const refreshBath = (room: string, bath: string, body: Shapes["RefreshIn"]) =>
+  data(http.POST("/api/rooms/{room}/baths/{bath}/refreshes", { ...at(room, bath), body }));
+
+export const changeCheck = (
+  room: string,
+  bath: string,
+  check: string,
+  body: Shapes["CheckChange"],
+) =>
+  data(
+    http.PUT("/api/rooms/{room}/baths/{bath}/checks/{check}", {
+      params: { path: { room, bath, check } },
+      body,
+    }),
+  );
+
+export const changeReading = (room: string, bath: string, reading: string, taken_back: boolean) =>
+  data(
+    http.PUT("/api/rooms/{room}/baths/{bath}/readings/{reading}", {
+      params: { path: { room, bath, reading } },
+      body: { taken_back },
+    }),
+  );
+
+export const makeUp = (body: Shapes["MakeUpInput"]) =>
+  data(http.POST("/api/calc/make-up", { body }));

@@ -729,11 +729,7 @@ export interface paths {
          */
         get: operations["server_strips_checks_api_get_checks"];
         put?: never;
-        /**
-         * Post Check
-         * @description Log a check.
-         */
-        post: operations["server_strips_checks_api_post_check"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -760,6 +756,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/baths/{bath}/coupons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Coupon
+         * @description Log a coupon.
+         */
+        post: operations["server_strips_checks_api_post_coupon"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/baths/{bath}/hydrometer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Hydrometer
+         * @description Log a reading of the hydrometer.
+         */
+        post: operations["server_strips_checks_api_post_hydrometer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/baths/{bath}/page": {
         parameters: {
             query?: never;
@@ -774,6 +810,26 @@ export interface paths {
         get: operations["server_overview_baths_api_get_bath_page"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/baths/{bath}/patches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Patch
+         * @description Log a check patch.
+         */
+        post: operations["server_strips_checks_api_post_patch"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3187,19 +3243,6 @@ export interface components {
             version: number;
         };
         /**
-         * CheckIn
-         * @description A piece of evidence of how fast the bath bites.
-         */
-        CheckIn: {
-            /** Check */
-            check: components["schemas"]["CouponIn"] | components["schemas"]["CheckPatchIn"] | components["schemas"]["HydrometerIn"];
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-        };
-        /**
          * CheckMark
          * @description A check where it stands in the figure: what it alone said of its own day.
          */
@@ -3305,8 +3348,14 @@ export interface components {
              */
             dips: number;
             /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @default check-patch
+             * @constant
              */
             kind: "check-patch";
             /** Lstar */
@@ -3501,8 +3550,14 @@ export interface components {
             /** Area Cm2 */
             area_cm2: number;
             /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @default coupon
+             * @constant
              */
             kind: "coupon";
             /** Mass After G */
@@ -4669,8 +4724,14 @@ export interface components {
             /** Baume */
             baume: number;
             /**
-             * @description discriminator enum property added by openapi-typescript
-             * @enum {string}
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @default hydrometer
+             * @constant
              */
             kind: "hydrometer";
         };
@@ -14488,7 +14549,125 @@ export interface operations {
             };
         };
     };
-    server_strips_checks_api_post_check: {
+    server_strips_checks_api_put_check: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                bath: string;
+                check: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CheckChange"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BathOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_strips_checks_api_post_coupon: {
         parameters: {
             query?: never;
             header?: never;
@@ -14500,7 +14679,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CheckIn"];
+                "application/json": components["schemas"]["CouponIn"];
             };
         };
         responses: {
@@ -14605,25 +14784,24 @@ export interface operations {
             };
         };
     };
-    server_strips_checks_api_put_check: {
+    server_strips_checks_api_post_hydrometer: {
         parameters: {
             query?: never;
             header?: never;
             path: {
                 room: string;
                 bath: string;
-                check: string;
             };
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CheckChange"];
+                "application/json": components["schemas"]["HydrometerIn"];
             };
         };
         responses: {
-            /** @description What was asked for. */
-            200: {
+            /** @description Stored; sent twice it is stored once. */
+            201: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -14773,6 +14951,123 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_strips_checks_api_post_patch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                bath: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CheckPatchIn"];
+            };
+        };
+        responses: {
+            /** @description Stored; sent twice it is stored once. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BathOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };

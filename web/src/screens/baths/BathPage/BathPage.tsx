@@ -1,92 +1,60 @@
 import { useQuery } from "@tanstack/react-query";
 import { useParams } from "react-router";
-import { type Bath, bathQuery } from "../../../api/baths";
+import { type BathPage as Page, bathPageQuery } from "../../../api/baths";
+import { BathLife } from "../../../figures/bath/BathLife";
 import { useHere } from "../../../frame/useHere";
-import { ButtonLink } from "../../../ui/Button";
-import { Care } from "../../../ui/Care";
-import { Beside, Fact, MarkHead, Section } from "../../../ui/Section";
 import { Asking } from "../../../ui/Asking";
-import { shownTemperature, temperatureUnit } from "../../../ui/units";
-import { Life } from "./Life";
-import { Measured } from "./Measured";
+import { Beside, Section } from "../../../ui/Section";
+import { Answer } from "./Answer";
+import { Asked } from "./Asked";
+import { Checks } from "./Checks";
+import { Head } from "./Head";
+import { Marked } from "./Marked";
+import { Never } from "./Never";
+import { OwnNumbers } from "./OwnNumbers";
 import { Readings } from "./Readings";
-import { ReadIt } from "./ReadIt";
+import { Sources } from "./Sources";
+import { useBathKeys } from "./useBathKeys";
 
-/** A bath: temperature, load, speed with its doubt, cautions, readings. */
+/** One bath: how fast today, how sure, from what, and how long it will live. */
 export function BathPage() {
-  const { room, keeper } = useHere();
+  const { room } = useHere();
   const { bath: id = "" } = useParams();
-  const { data: bath, error } = useQuery(bathQuery(room, id));
-  if (!bath)
+  const { data: page, error } = useQuery(bathPageQuery(room, id));
+  if (!page)
     return (
       <Asking error={error}>
         <h1>Bath</h1>
       </Asking>
     );
+  return <Known page={page} />;
+}
+
+function Known({ page }: { page: Page }) {
+  const { me, zone } = useHere();
+  const { asked, ask, marked } = useBathKeys(page);
   return (
     <>
-      <Head bath={bath} />
-      <Life bath={bath} />
+      <Head page={page} asked={asked} ask={ask} />
+      <Answer page={page} />
+      <Asked page={page} asked={asked} close={() => ask(null)} />
+      <div className="mt-3 grid items-start gap-x-6.5 gap-y-5 desk:grid-cols-[minmax(0,1fr)_262px]">
+        <div className="min-w-0">
+          <BathLife page={page} units={me} zone={zone} marked={marked?.id ?? null} />
+          <Marked check={marked} />
+        </div>
+        <Sources page={page} />
+      </div>
+      <Never page={page} />
       <Beside>
         <div>
-          <ReadIt bath={bath} />
-          {keeper ? <Measured bath={bath} /> : null}
-          <Readings bath={bath} />
+          <Checks page={page} />
+          <Readings bath={page.bath} />
         </div>
         <Section>
-          <h2>Take care</h2>
-          {bath.cautions.map((text) => (
-            <Care key={text} className="my-2.5 font-normal!">
-              {text}
-            </Care>
-          ))}
-          <p className="note mb-3">
-            A spent bath holds {bath.metal}: a labelled container, never the drain. Ask the local
-            authority.
-          </p>
-          {bath.vessel === "bottle" || bath.retired ? null : (
-            <ButtonLink to={`/r/${room}/strips/bite?bath=${bath.id}`}>Bite a test strip</ButtonLink>
-          )}
-          <ButtonLink look="quiet" to={`/r/${room}/baths`}>
-            All baths
-          </ButtonLink>
+          <OwnNumbers page={page} />
         </Section>
       </Beside>
     </>
-  );
-}
-
-function Head({ bath }: { bath: Bath }) {
-  const { me } = useHere();
-  return (
-    <MarkHead
-      title={bath.name}
-      about={
-        <span>
-          {bath.mordant_label}, for {bath.metal} · {bath.vessel},{" "}
-          <span className="num">{bath.volume_l}</span> L
-          {bath.baume ? (
-            <>
-              {" "}
-              · <span className="num">{bath.baume}</span> °Bé
-            </>
-          ) : null}
-        </span>
-      }
-    >
-      <Fact name="Temperature">
-        <span className="num">{shownTemperature(bath.temperature_c, me)}</span>{" "}
-        {temperatureUnit(me)}
-      </Fact>
-      <Fact name={`Dissolved ${bath.metal}`}>
-        <span className="num">{bath.load_g_per_l.toFixed(1)}</span> g/L
-      </Fact>
-      <Fact name="Bites, against fresh at 20 °C">
-        ×<span className="num">{bath.speed.toFixed(2)}</span>{" "}
-        <small className="note font-normal">
-          ({bath.speed_low.toFixed(2)} to {bath.speed_high.toFixed(2)}, {bath.speed_from})
-        </small>
-      </Fact>
-    </MarkHead>
   );
 }

@@ -1,0 +1,36 @@
+/** The surfaces of a bath's figures. */
+export function BathPatterns() {
+  return (
+    <defs>
+      <pattern id="bath-band" width="4" height="4" patternUnits="userSpaceOnUse">
+        <path d="M1 0V4" stroke="var(--color-ink)" strokeOpacity=".42" strokeWidth="1" />
+      </pattern>
+      <pattern id="bath-liquor" width="22" height="7" patternUnits="userSpaceOnUse">
+        <path d="M2 3.5H12M15 6.5H20" stroke="var(--color-ink)" strokeOpacity=".3" />
+      </pattern>
+      <pattern id="bath-ticks" width="26" height="6" patternUnits="userSpaceOnUse">
+        <path d="M0 2H11M0 5H7" stroke="var(--color-ink)" strokeWidth="1.2" />
+      </pattern>
+      <pattern
+        id="bath-spent"
+        width="7"
+        height="7"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(45)"
+      >
+        <path d="M0 0V7" stroke="var(--color-ferric-deep)" strokeOpacity=".55" strokeWidth="1.3" />
+      </pattern>
+      <pattern
+        id="bath-grain"
+        width="6"
+        height="6"
+        patternUnits="userSpaceOnUse"
+        patternTransform="rotate(20)"
+      >
+        <rect width="6" height="6" className="fill-ink" />
+        <circle cx="2" cy="2" r="1.3" className="fill-paper-lift" />
+        <circle cx="4.8" cy="4.6" r="1" className="fill-paper-lift" />
+      </pattern>
+    </defs>
+  );
+}

@@ -1,0 +1,149 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { type Bath, type BathPage, bathQuery, changeBath, refreshBath } from "../../../api/baths";
+import { useHere } from "../../../frame/useHere";
+import { Care } from "../../../ui/Care";
+import { NumberField, TextField, TickField } from "../../../ui/form/Fields";
+import { FormFoot } from "../../../ui/form/FormFoot";
+import { length, shapeOf, share, text, yes } from "../../../ui/form/shape";
+import { useForm } from "../../../ui/form/useForm";
+import { typedNumber } from "../../../ui/numbers";
+import { shownLength } from "../../../ui/units";
+import { Measured } from "./Measured";
+import { useSaved } from "./useSaved";
+
+type Props = { page: BathPage; done: () => void };
+const REFRESH = shapeOf("RefreshIn", {
+  share: share("Poured off and replaced"),
+  note: text("With what"),
+});
+
+/** Replace a part, retire it, say how large its vessel is. */
+export function Change({ page, done }: Props) {
+  return (
+    <div className="grid gap-5">
+      <Refresh page={page} done={done} />
+      {page.bath.retired ? null : <Retire page={page} done={done} />}
+      <Vessel page={page} done={done} />
+      <details>
+        <summary className="font-semibold">Type a speed measured elsewhere</summary>
+        <Measured bath={page.bath} />
+      </details>
+    </div>
+  );
+}
+
+function Refresh({ page, done }: Props) {
+  const { room } = useHere();
+  const saved = useSaved();
+  const { bath, life } = page;
+  const form = useForm<{ share: number; note: string }, Bath>(REFRESH, {
+    start: { share: "25", note: "" },
+    send: (read, { id }) => refreshBath(room, bath.id, { id, ...read, note: read.note ?? "" }),
+    done: (next) => {
+      done();
+      return saved(next, `${next.load_g_per_l.toFixed(1)} g/L are left in it.`);
+    },
+  });
+  return (
+    <form noValidate onSubmit={form.submit}>
+      <p className="note mt-1">
+        {life.refreshes
+          .map(
+            (r) =>
+              `${Math.round(r.share * 100)} % new (${r.litres.toFixed(1)} L): ${r.load_g_per_l.toFixed(1)} g/L, ×${r.speed.toFixed(2)} as fast`,
+          )
+          .join(". ")}
+        . What is poured off holds {bath.metal}: into a labelled container.
+        {bath.held_copper ? " Zinc stays refused: a part of the old always stays behind." : ""}
+      </p>
+      <div className="mt-2.5 flex flex-wrap items-start gap-4">
+        <NumberField form={form} name="share" step={5} />
+        <TextField form={form} name="note" />
+        <FormFoot form={form} submit="Replace it" beside />
+      </div>
+    </form>
+  );
+}
+
+const RETIRE = shapeOf("BathChange", { retired_to: text("Into", { needed: true }) });
+
+function Retire({ page, done }: Props) {
+  const { room } = useHere();
+  const saved = useSaved();
+  const { bath } = page;
+  const form = useForm<{ retired_to: string }, Bath>(RETIRE, {
+    start: { retired_to: "labelled can" },
+    version: bath.version,
+    send: (read, { version }) => changeBath(room, bath.id, { version, retired: true, ...read }),
+    done: (next) => {
+      done();
+      return saved(next, `${next.name} is retired. Nothing is planned in it any more.`);
+    },
+  });
+  return (
+    <form noValidate onSubmit={form.submit} className="border-t border-hair pt-3">
+      <Care level="danger">
+        Never down the drain: {bath.metal} in it is hazardous waste. Ask the local authority.
+      </Care>
+      <div className="mt-2 flex flex-wrap items-start gap-4">
+        <TextField form={form} name="retired_to" />
+        <FormFoot form={form} submit="Retire it" look="plain" beside />
+      </div>
+    </form>
+  );
+}
+
+const VESSEL = shapeOf("BathChange", {
+  length_mm: length("Inside, long"),
+  width_mm: length("Inside, short"),
+  height_mm: length("Inside, high"),
+  held_copper: yes("Copper was in it, or in what it was poured from"),
+});
+type Sides = Pick<Bath, "width_mm" | "length_mm" | "height_mm"> & { held_copper: boolean };
+
+function Vessel({ page, done }: Props) {
+  const { room, me } = useHere();
+  const client = useQueryClient();
+  const saved = useSaved();
+  const { bath } = page;
+  const side = (mm: number | null) => (mm === null ? "" : typedNumber(Number(shownLength(mm, me))));
+  const typed = (of: Bath) => ({
+    length_mm: side(of.length_mm),
+    width_mm: side(of.width_mm),
+    height_mm: side(of.height_mm),
+    held_copper: of.held_copper,
+  });
+  const form = useForm<Sides, Bath>(VESSEL, {
+    start: typed(bath),
+    version: bath.version,
+    send: ({ held_copper, ...sides }, { version }) =>
+      changeBath(room, bath.id, {
+        version,
+        ...sides,
+        ...(held_copper ? { held_copper: true } : {}),
+      }),
+    theirs: async () => {
+      const now = await client.fetchQuery({ ...bathQuery(room, bath.id), staleTime: 0 });
+      return { version: now.version, values: typed(now) };
+    },
+    done: (next) => {
+      done();
+      return saved(next, "Kept.");
+    },
+  });
+  return (
+    <form noValidate onSubmit={form.submit} className="border-t border-hair pt-3">
+      <div className="flex flex-wrap items-start gap-4">
+        <NumberField form={form} name="length_mm" />
+        <NumberField form={form} name="width_mm" />
+        <NumberField form={form} name="height_mm" />
+        <FormFoot form={form} submit="Keep it" look="plain" beside />
+      </div>
+      {bath.held_copper ? (
+        <p className="note mt-2">Copper was in it: that stays said.</p>
+      ) : (
+        <TickField form={form} name="held_copper" />
+      )}
+    </form>
+  );
+}

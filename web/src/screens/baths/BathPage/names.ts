@@ -1,0 +1,7 @@
+/** What each kind of evidence is called. */
+export const CHECK_NAMES: Record<string, string> = {
+  coupon: "Coupon weighed",
+  "check-patch": "Check patch",
+  hydrometer: "Hydrometer",
+  thermometer: "Thermometer, metal",
+};
