@@ -8,6 +8,7 @@ import signal
 import subprocess
 import sys
 import time
+from collections.abc import Callable
 from pathlib import Path
 
 from ops import archive, build, checks, doctor, lan, node, packages, postgres, serve
@@ -208,6 +209,32 @@ def restore(given: argparse.Namespace) -> int:
     return 0
 
 
+def instrument(given: argparse.Namespace) -> int:
+    """Run a simulated instrument; without a token one is made for it on this machine."""
+    from ops.instruments import __main__ as instruments
+
+    asked = instruments.parser().parse_args(given.arguments)
+    if not asked.token:
+        _set_up(dev=False)
+        postgres.start()
+        command = [
+            "instrument_token",
+            asked.kind,
+            "--bath",
+            asked.bath,
+            "--every",
+            str(asked.every),
+        ]
+        made = subprocess.run(
+            [str(PYTHON), "server/manage.py", *command], cwd=ROOT, env=serve.environment(),
+            capture_output=True, text=True, stdin=subprocess.DEVNULL, check=False,
+        )  # fmt: skip
+        if made.returncode:
+            raise Stop(made.stderr.strip().removeprefix("CommandError: "))
+        asked.token = made.stdout.strip()
+    return instruments.run(asked)
+
+
 def look_over(given: argparse.Namespace) -> int:
     """Say what is wrong, and how to mend it."""
     return doctor.look()
@@ -241,6 +268,7 @@ def _parser() -> argparse.ArgumentParser:
     people.add_argument("--name", default="Keeper")
     people.add_argument("--room", default="Our print room")
     people.add_argument("--time-zone", default="UTC")
+    add("instrument", instrument).add_argument("arguments", nargs=argparse.REMAINDER)
     add("doctor", look_over)
     add("backup", backup).add_argument("file")
     add("restore", restore).add_argument("file")
@@ -251,10 +279,16 @@ def main() -> int:
     """Run what was asked and return the exit code."""
     if sys.argv[1:2] == ["calc"]:  # its flags are the calculator's own
         return calc(argparse.Namespace(arguments=sys.argv[2:]))
+    if sys.argv[1:2] == ["instrument"]:
+        return _said(instrument, argparse.Namespace(arguments=sys.argv[2:]))
     arguments = sys.argv[1:] if sys.argv[1:] not in ([], ["help"]) else ["--help"]
     given = _parser().parse_args(arguments)
+    return _said(given.does, given)
+
+
+def _said(does: Callable[[argparse.Namespace], int], given: argparse.Namespace) -> int:
     try:
-        return int(given.does(given))
+        return int(does(given))
     except Stop as reason:
         say(str(reason))
         return reason.code

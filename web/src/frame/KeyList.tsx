@@ -21,6 +21,15 @@ const LIST: [string, string][] = [
     "F, T, C, Z",
     "at the bath: rocked or feathered, temperature, covered or opened as asked, undo last",
   ],
+  [
+    "W, K, G",
+    "at the bath: if it goes wrong; read a companion scrap; goggles, gloves and extraction are on",
+  ],
+  ["Up, down, Enter, K, N", "on the baths: walk them; open one; check it; make one up"],
+  [
+    "T, K, W, U",
+    "on a bath: log a reading, a check patch, a coupon; top it up or retire it. Left, right: its checks",
+  ],
   ["2 to 8", "on a value study: how many tones; with a loop drawn, 1 to 8: which tone it becomes"],
   ["Left, right, up, down", "on a value study: choose a cut, move it half an L*, with Shift 5"],
   ["D, L, J, M, Z", "on a value study: brush, loop, join islands, mirror, undo"],

@@ -2,6 +2,7 @@ import { Link } from "react-router";
 import type { Shapes } from "../../../api/client";
 import { useHere } from "../../../frame/useHere";
 import { ButtonLink } from "../../../ui/Button";
+import { Mark } from "../../../ui/Mark";
 import { Empty } from "../../../ui/Section";
 import { LeftUntil, TimeWord } from "../../../ui/Ticking";
 import { shownTemperature, temperatureUnit } from "../../../ui/units";
@@ -53,6 +54,11 @@ function Tray({ bath, due }: { bath: Bath; due: Due | undefined }) {
           {bath.mordant_label}, for {bath.metal}. Free.
         </span>
       )}
+      {bath.check_due ? (
+        <span className="flex items-center gap-1.5 text-note font-semibold text-ferric-deep">
+          <Mark name="care" size={15} /> Check first: {bath.known_from}
+        </span>
+      ) : null}
     </Link>
   );
 }

@@ -5,6 +5,7 @@ import type { Bite } from "../../../device/local";
 import { NightBar, WayOut } from "../../../frame/NightBar";
 import { useHere } from "../../../frame/useHere";
 import { Waits } from "../../../frame/Waits";
+import { Mark } from "../../../ui/Mark";
 import { homeOf } from "./home";
 import { Others } from "./Others";
 import { setSound, soundOn } from "./useCountdown";
@@ -15,6 +16,7 @@ type Props = {
   over: boolean;
   begun: boolean;
   bite: Bite | null;
+  wrong: () => void;
 };
 
 /** Ended before its bites were made. */
@@ -24,7 +26,7 @@ const LEFT: Record<string, string> = {
 };
 
 /** State, plate, bite, way out, time. */
-export function Bar({ run, inBath, over, begun, bite }: Props) {
+export function Bar({ run, inBath, over, begun, bite, wrong }: Props) {
   const { hands } = run.process;
   const { room } = useHere();
   const state = over
@@ -46,6 +48,14 @@ export function Bar({ run, inBath, over, begun, bite }: Props) {
       <Others run={run} />
       <Waits look="bath" />
       <Sound />
+      <button
+        type="button"
+        onClick={wrong}
+        className="flex min-h-12 items-center gap-2 px-2.5 text-h3 font-semibold whitespace-nowrap text-night-vermilion max-phone:px-1 max-phone:text-body [&>svg]:size-6 [&>svg]:[--cut:var(--color-night)]"
+      >
+        <Mark name="danger" />
+        <span className="max-phone:sr-only">If it goes wrong</span>
+      </button>
       <WayOut to={homeOf(room, run)} word={run.strip ? "Strip" : "Plate page"} />
     </NightBar>
   );

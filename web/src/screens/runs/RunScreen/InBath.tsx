@@ -13,6 +13,7 @@ import { Gauge } from "./Gauge";
 import { Heat } from "./Heat";
 import { Line } from "./Line";
 import { Said } from "../../../ui/night/Night";
+import { Probe } from "./Probe";
 import { Readings } from "./Readings";
 import { Seen } from "./Seen";
 import { Stale } from "./Stale";
@@ -45,6 +46,7 @@ export function InBath({ run, local, dip, bite, due, stale, flash, log, waiting,
       >
         <Line run={run} waiting={waiting} />
         <Heat run={run} celsius={local.celsius} />
+        <Probe run={run} />
         {stale ? (
           <Stale dip={dip} due={due} state={local.state} log={log} />
         ) : (

@@ -5,12 +5,14 @@ import { TimeWord } from "../../../ui/Ticking";
 import { clock } from "../../../ui/times";
 import { useWide } from "../../../ui/useWide";
 import { Check } from "./Check";
+import { Companion } from "./Companion";
 import { Cover } from "./Cover";
 import { CoverMap, useRunMap, WithWhat } from "./CoverMap";
 import { Heat } from "./Heat";
 import { FarText, FarTitle, OutPart, Said } from "../../../ui/night/Night";
 import { Line } from "./Line";
 import { Notices } from "./Notices";
+import { Probe } from "./Probe";
 import { Reading } from "./Readings";
 import { Seen } from "./Seen";
 import type { Acts } from "./useActs";
@@ -48,6 +50,7 @@ export function OutOfBath({ run, local, bite, acts, waiting }: Props) {
       <section className="max-desk:-order-1">
         <Line run={run} waiting={waiting} />
         <Heat run={run} celsius={local.celsius} />
+        <Probe run={run} />
         <FarTitle>{heading(run, bite, cover, open)}</FarTitle>
         <FarText>
           {cover.length > 0
@@ -74,6 +77,7 @@ export function OutOfBath({ run, local, bite, acts, waiting }: Props) {
             <Seen wet={false} local={local} acts={acts} />
           </>
         ) : null}
+        <Companion run={run} local={local} acts={acts} />
       </section>
     </OutPart>
   );

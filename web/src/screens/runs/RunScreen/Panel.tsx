@@ -1,16 +1,24 @@
+import type { Run } from "../../../api/runs";
+import type { Local } from "../../../device/local";
 import type { Log } from "../../../device/useRun";
 import { shapeOf, temperature } from "../../../ui/form/shape";
 import { useForm } from "../../../ui/form/useForm";
 import { NightButton } from "../../../ui/night/Night";
 import { NightField } from "./NightField";
+import { PANEL } from "./panelLook";
+import { Scrap } from "./Scrap";
 import { SetAside } from "./SetAside";
 import type { Acts } from "./useActs";
+import { Wrong } from "./Wrong";
 
 const SHAPE = shapeOf("TemperatureEventIn", { "data.celsius": temperature("Bath now") });
 const STEP_DEGREES = 0.5;
+type Props = { run: Run; local: Local; acts: Acts; log: Log };
 
-/** What is asked for: the bath's temperature at any time, why it is set aside out of the bath. */
-export function Panel({ acts, log }: { acts: Acts; log: Log }) {
+/** What is asked for: temperature, a scrap's tone, why it is set aside; what to do when it goes wrong. */
+export function Panel({ run, local, acts, log }: Props) {
+  if (acts.asked === "wrong") return <Wrong run={run} close={() => acts.ask(null)} />;
+  if (acts.asked === "scrap") return <Scrap local={local} close={() => acts.ask(null)} log={log} />;
   if (acts.asked === "set-aside") return <SetAside acts={acts} />;
   return acts.asked === "temperature" ? (
     <Temperature close={() => acts.ask(null)} log={log} />
@@ -30,7 +38,7 @@ function Temperature({ close, log }: { close: () => void; log: Log }) {
       noValidate
       onSubmit={form.submit}
       onKeyDown={(event) => event.key === "Escape" && close()}
-      className="absolute inset-x-0 bottom-37 z-3 flex flex-wrap items-center gap-6 border-t-2 border-night-line bg-night-2 px-8 py-4.5 text-h2 max-desk:bottom-59 max-phone:bottom-51.5 short:bottom-28 flat:right-59 flat:bottom-0 flat:gap-2.5 flat:px-4 flat:py-2.5 max-phone:gap-3 max-phone:px-4 max-phone:py-3 max-phone:text-lead"
+      className={PANEL}
     >
       <NightField form={form} name="data.celsius" step={STEP_DEGREES} focus />
       <NightButton type="submit">Log it</NightButton>

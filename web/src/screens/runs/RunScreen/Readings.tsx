@@ -15,6 +15,9 @@ type Props = { run: Run; local: Local; dip: Immersion; due: number };
 export function Readings({ run, local, dip, due }: Props) {
   const { zone, me } = useHere();
   const pace = speedAt(run.sheet, local.celsius);
+  const live = useNowOf(
+    (now) => run.probe !== null && now - run.probe.at_seconds <= run.probe.silent_after_seconds,
+  );
   return (
     <dl className="mt-auto mb-3 grid grid-cols-[246px_1fr_262px] border-t-2 border-night-line max-desk:m-0 max-desk:grid-cols-[1fr_1.15fr_1fr] short:mb-1.5 flat:mt-auto flat:mb-1.5">
       <Care run={run} local={local} dip={dip} due={due} />
@@ -22,7 +25,7 @@ export function Readings({ run, local, dip, due }: Props) {
         name={
           <>
             <Mark name="heat" />
-            Bites <b className="text-night-ink">×{pace.toFixed(2)}</b>
+            {live ? "Probe" : "Bites"} <b className="text-night-ink">×{pace.toFixed(2)}</b>
           </>
         }
       >

@@ -74,6 +74,7 @@ function AtTheBath({ seen }: { seen: Seen }) {
         over={over}
         begun={run.bites_before + local.state.dips.length > 0}
         bite={bite}
+        wrong={() => acts.ask("wrong")}
       />
       {dip && bite && due !== null ? (
         <InBath
@@ -97,7 +98,7 @@ function AtTheBath({ seen }: { seen: Seen }) {
       ) : (
         <Finished run={run} local={local} inBath={dip !== null} waiting={waiting} acts={acts} />
       )}
-      <Panel acts={acts} log={log} />
+      <Panel run={run} local={local} acts={acts} log={log} />
       <Hands run={run} dip={dip} bite={bite} acts={acts} />
     </Night>
   );

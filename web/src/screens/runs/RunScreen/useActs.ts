@@ -12,7 +12,7 @@ import { useEnd } from "./useEnd";
 import { useSay } from "../../../ui/Toast";
 
 /** What the screen asks for: a temperature, or whether to dip before all is covered. */
-export type Asked = null | "temperature" | "dip-anyway" | "set-aside";
+export type Asked = null | "temperature" | "dip-anyway" | "set-aside" | "scrap" | "wrong";
 type Seen = ReturnType<typeof useRun>;
 export type Acts = ReturnType<typeof useActs>;
 
@@ -103,6 +103,12 @@ export function useActs(seen: Seen, bite: Bite | null) {
       setAsked(null);
       if (cover.length > 0) log({ kind: "covered", data: { areas: cover } });
       else log({ kind: "opened", data: { areas: open } });
+    },
+    protect: () => log({ kind: "protected", data: {} }),
+    /** A companion scrap is read out of the bath, once a bite is made. */
+    scrap: () => {
+      const made = local?.state.dips.some((each) => each.lifted_seconds !== null);
+      if (made && !dip && run?.part === "tones" && !run.strip) setAsked("scrap");
     },
     rinsed: () => log({ kind: "rinsed", data: {} }),
     lastRinse: (how: NonNullable<Run["usual_rinse"]>) =>

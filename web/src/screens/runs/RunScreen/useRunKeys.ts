@@ -14,6 +14,12 @@ export function useRunKeys(acts: Acts): void {
       acts.ask("temperature");
     },
     c: acts.prepared,
+    g: acts.protect,
+    w: () => acts.ask("wrong"),
+    k: (event) => {
+      event.preventDefault(); // or the letter would be typed into the field that opens
+      acts.scrap();
+    },
     z: acts.undo,
     s: (event) => {
       event.preventDefault(); // or the letter would be typed into the field that opens

@@ -1,0 +1,1 @@
+"""Simulated instruments: small programs that speak the one call of the instruments."""

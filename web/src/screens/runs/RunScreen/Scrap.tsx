@@ -1,0 +1,40 @@
+import { number, shapeOf } from "../../../ui/form/shape";
+import { useForm } from "../../../ui/form/useForm";
+import { NightButton } from "../../../ui/night/Night";
+import type { Local } from "../../../device/local";
+import type { Log } from "../../../device/useRun";
+import { NightField } from "./NightField";
+import { PANEL } from "./panelLook";
+
+const SHAPE = shapeOf("ScrapEventIn", {
+  "data.lstar": number("The scrap reads L*", { unit: "L*" }),
+  "data.after": number("lifted after bite"),
+});
+type Read = { data: { lstar: number; after: number } };
+
+/** A companion scrap that was printed and read: the bites that remain follow it. */
+export function Scrap({ local, close, log }: { local: Local; close: () => void; log: Log }) {
+  const made = local.state.dips.filter((dip) => dip.lifted_seconds !== null).length;
+  const form = useForm<Read, void>(SHAPE, {
+    start: { data: { lstar: "", after: String(made) } },
+    send: async ({ data }) => {
+      log({ kind: "scrap", data });
+    },
+    done: close,
+  });
+  return (
+    <form
+      noValidate
+      onSubmit={form.submit}
+      onKeyDown={(event) => event.key === "Escape" && close()}
+      className={PANEL}
+    >
+      <NightField form={form} name="data.lstar" step={0.5} focus />
+      <NightField form={form} name="data.after" step={1} />
+      <NightButton type="submit">Log it</NightButton>
+      <NightButton plain onClick={close}>
+        Leave it
+      </NightButton>
+    </form>
+  );
+}
