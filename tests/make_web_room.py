@@ -47,6 +47,10 @@ def answers(client: Any, room: str) -> dict[str, Any]:
     for bath in ask(f"{here}/baths")["items"]:
         ask(f"{here}/baths/{bath['id']}")
         ask(f"{here}/baths/{bath['id']}/readings")
+        ask(f"{here}/baths/{bath['id']}/checks")
+        ask(f"{here}/baths/{bath['id']}/page")
+    for noun in ("baths/shelf", "instruments"):
+        ask(f"{here}/{noun}")
     for strip in ask(f"{here}/strips")["items"]:
         ask(f"{here}/strips/{strip['id']}")
     for plate in ask(f"{here}/plates")["items"]:

@@ -2,15 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 
 import numpy as np
 
 from core.bath.moments import Moment
-from core.bath.posterior import Told
+from core.bath.posterior import Known, Question, Told
 from core.bath.speed_shapes import BathSpeedInput
-from core.bath.today import NOW, Laid, together
+from core.bath.today import NOW, Laid, answer, together
 from core.data.drift import DRIFT_PER_ROOT_DAY
 
 DUE_BAND = 0.08
@@ -63,7 +63,7 @@ def speed_line(given: BathSpeedInput, moments: Sequence[Moment]) -> list[SpeedAt
     """
     laid = Laid(given, tuple(moments))
     first = laid.strip(len(laid.curves))
-    return [speed_at(laid.known.answer(laid.at(first + i))) for i in range(len(moments))]
+    return [speed_at(answer(laid, _at(first + i))) for i in range(len(moments))]
 
 
 def each_alone(given: BathSpeedInput) -> list[SpeedAt]:
@@ -84,7 +84,15 @@ def each_alone(given: BathSpeedInput) -> list[SpeedAt]:
         As for ``bath_speed``.
     """
     laid = Laid(given)
-    return [speed_at(laid.known.only(i).answer(laid.at(1 + i))) for i in range(len(given.evidence))]
+    return [speed_at(answer(laid, _at(1 + i), _only(i))) for i in range(len(given.evidence))]
+
+
+def _at(place: int) -> Callable[[Laid], Question]:
+    return lambda laid: laid.at(place)
+
+
+def _only(place: int) -> Callable[[Known], Known]:
+    return lambda known: known.only(place)
 
 
 def days_until_due(given: BathSpeedInput) -> float:
@@ -103,7 +111,7 @@ def days_until_due(given: BathSpeedInput) -> float:
     spread² grows by the drift's square a day. Source: ``room-practice``.
     """
     laid = Laid(given)
-    told = together(laid, laid.at(NOW))
+    told = together(laid, _at(NOW))
     due = DUE_BAND / 1.96
     left = (due**2 - told.variance) / DRIFT_PER_ROOT_DAY.value**2
     return float(min(max(left, 0.0), FARTHEST_DAYS))

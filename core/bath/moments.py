@@ -15,7 +15,7 @@ from functools import cached_property
 import numpy as np
 from numpy.typing import NDArray
 
-from core.data.drift import DRIFT_PER_ROOT_DAY, REPLACED, STRIP_DAY
+from core.data.drift import DRIFT_PER_ROOT_DAY, REPLACED
 from core.data.mordants import Mordant
 from core.kinetics.bath import LEAST_END_SHARE, LEAST_ENERGY_KJ
 from core.kinetics.speed import REFERENCE_C, load_factor
@@ -23,7 +23,7 @@ from core.units import GAS_CONSTANT_J_PER_MOL_K, kelvin
 
 Array = NDArray[np.float64]
 
-_ENERGIES, _ENDS = 25, 31
+_ENERGIES, _ENDS = 17, 21
 LEAST_OF_RATE = 0.25
 """Of the variance of the table's rate: it is not all the strength's. ``room-practice``"""
 _REACH = 3.5
@@ -52,24 +52,6 @@ class Moment:
         """Return x(T) [mol/kJ]: by how much the logarithm grows with the energy."""
         inverse = 1.0 / kelvin(self.temperature_c) - 1.0 / kelvin(REFERENCE_C)
         return -1000.0 / GAS_CONSTANT_J_PER_MOL_K * inverse
-
-
-def strip_day(temperature_c: float, load_g_per_l: float, offset: float, doubt: float) -> Moment:
-    """Return the moment at which a strip was bitten in a bath like today's.
-
-    Parameters
-    ----------
-    temperature_c : float [°C]
-    load_g_per_l : float [g/L]
-    offset, doubt : float
-        Logarithm of its strength's factor and the standard deviation of that.
-
-    Returns
-    -------
-    Moment
-    """
-    apart = float(np.hypot(STRIP_DAY.value, doubt))
-    return Moment(temperature_c, load_g_per_l, offset=offset, apart=apart)
 
 
 @dataclass(frozen=True)

@@ -101,9 +101,21 @@ class Known:
         if not self.sights:
             return weights
         off = self._off
-        logs = -0.5 * np.einsum("ei,ij,ej->e", off, self._inverse, off, optimize=True)
+        logs = -0.5 * ((off @ self._inverse) * off).sum(axis=1)
         weights = weights * np.exp(logs - logs.max())
         return np.asarray(weights / weights.sum())
+
+    @cached_property
+    def log_evidence(self) -> float:
+        """Return how well all this foretold what was seen: the logarithm of its density."""
+        if not self.sights:
+            return 0.0
+        off = self._off
+        logs = -0.5 * ((off @ self._inverse) * off).sum(axis=1)
+        _, _, weights = self.moments.grid
+        most = float(logs.max())
+        _, log_determinant = np.linalg.slogdet(self._inverse)
+        return most + float(np.log(weights @ np.exp(logs - most))) + 0.5 * float(log_determinant)
 
     def answer(self, asked: Question, curve: int = -1) -> Told:
         """Return a question's answer.
@@ -155,10 +167,11 @@ class Known:
     def _inverse(self) -> Array:
         total = self._rows @ self.moments.covariance @ self._rows.T
         total = total + np.diag([sight.variance for sight in self.sights])
-        for i, first in enumerate(self.sights):
-            for j, second in enumerate(self.sights):
-                if first.strays is not None and first.curve == second.curve:
-                    total[i, j] += _together(first.strays, second.strays)
+        for curve in {sight.curve for sight in self.sights if sight.strays is not None}:
+            places = [i for i, s in enumerate(self.sights) if s.curve == curve]
+            strays = np.array([self.sights[i].strays for i in places])
+            strays = strays - strays.mean(axis=1, keepdims=True)
+            total[np.ix_(places, places)] += strays @ strays.T / strays.shape[1]
         return np.asarray(np.linalg.inv(total))
 
 

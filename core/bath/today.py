@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass, replace
 from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
 
-from core.bath.moments import Moment, Moments, strip_day
+from core.bath.moments import Moment, Moments
 from core.bath.observe import SeenPatch, see_coupon, see_patch, see_strength, strength_of
 from core.bath.posterior import Known, Question, Sight, Told
 from core.bath.speed_shapes import (
@@ -22,7 +23,7 @@ from core.bath.speed_shapes import (
     OwnNumbers,
     SourceShare,
 )
-from core.data.drift import DRIFT_PER_ROOT_DAY, STRIP_DAY
+from core.data.drift import DRIFT_PER_ROOT_DAY, STRIP_DAYS
 from core.data.mordants import Mordant
 from core.kinetics.bath import other_mordant, same_metal
 from core.kinetics.row import mordant_row, tables_version
@@ -65,7 +66,7 @@ def bath_speed(given: BathSpeedInput) -> BathSpeedOutput:
     Source: ``room-practice``, ``arrhenius``.
     """
     laid = Laid(given)
-    now = together(laid, laid.rate)
+    now = together(laid, rate)
     low, high = np.exp(now.band)
     told = BathSpeedOutput(
         rate_um_per_min=round(float(np.exp(now.mean)), 4),
@@ -85,6 +86,16 @@ class Laid:
     given: BathSpeedInput
     others: tuple[Moment, ...] = ()
     """Further moments of the bath that are asked about."""
+    day: float = STRIP_DAYS[0][0]
+    """How far the strips' days are apart from today: a standard deviation."""
+    read: dict[int, SeenPatch] | None = None
+    """What check patches say, where that was worked out already."""
+
+    @cached_property
+    def ways(self) -> list[Laid]:
+        """Return the same for each way the strips' days may be apart."""
+        seen = self.patches
+        return [self, *(replace(self, day=day, read=seen) for day, _ in STRIP_DAYS[1:])]
 
     @cached_property
     def conditions(self) -> Conditions:
@@ -115,7 +126,7 @@ class Laid:
         """Return now, each piece of evidence, each strip, and the end of life's place."""
         now = Moment(self.given.now.temperature_c, self.given.now.load_g_per_l)
         pieces = [_moment(each, self.given) for each in self.given.evidence]
-        strips = [strip_moment(curve, self.row) for curve in self.curves]
+        strips = [strip_moment(curve, self.row, self.day) for curve in self.curves]
         if strips and self.given.against is not None:
             strips[0] = _aged(strips[0], self.given.against_days)
         each = [now, *pieces, *strips, *self.others]
@@ -125,7 +136,7 @@ class Laid:
         """Return how far today's strength may be from the label's, or the strip's."""
         seen = [seen.value for _, seen in strength_of(self.given, self.row)]
         at = strips[0].offset if self.given.against is not None and not strips[0].fixed else 0.0
-        return max([abs(value - at) + STRIP_DAY.value for value in seen], default=0.0)
+        return max([abs(value - at) + STRIP_DAYS[0][0] for value in seen], default=0.0)
 
     def strip(self, curve: int) -> int:
         """Return the place of a curve's strip among the moments."""
@@ -141,6 +152,8 @@ class Laid:
     @cached_property
     def patches(self) -> dict[int, SeenPatch]:
         """Return what each check patch says, by its place."""
+        if self.read is not None:
+            return self.read
         return {
             place: see_patch(each, self._expected(place, each.curve))
             for place, each in enumerate(self.given.evidence)
@@ -172,11 +185,6 @@ class Laid:
         over_strip = self.weights((1 + place, 1.0), (self.strip(curve), -1.0))
         return Sight(over_strip, patch.strays, patch.seen.value, patch.seen.variance, curve)
 
-    @property
-    def rate(self) -> Question:
-        """Return the question for ln rate now [µm/min]."""
-        return Question(self.weights((NOW, 1.0)))
-
     @cached_property
     def later(self) -> Array | None:
         """Return how the curve asked against strays where it is darker than its patches."""
@@ -189,24 +197,93 @@ class Laid:
         ]
         return max(mine, key=lambda pair: pair[0])[1] if mine else None
 
-    @property
-    def factor(self) -> Question:
-        """Return the question for ln speed over the strip's, as its curve will be read."""
-        return Question(self.weights((NOW, 1.0), (self.strip(0), -1.0)), self.later)
-
     def at(self, place: int) -> Question:
         """Return the question for ln speed at a moment, over the strip's where there is one."""
         if self.given.against is None:
             return Question(self.weights((place, 1.0)))
         return Question(self.weights((place, 1.0), (self.strip(0), -1.0)))
 
-    @property
-    def asked(self) -> Question:
-        """Return the question that shares are told of."""
-        return self.rate if self.given.against is None else self.factor
+
+Asks = Callable[[Laid], Question]
+Picks = Callable[[Known], Known]
 
 
-def strip_moment(curve: Curve, row: Mordant) -> Moment:
+def rate(laid: Laid) -> Question:
+    """Return the question for ln rate now [µm/min].
+
+    Parameters
+    ----------
+    laid : Laid
+
+    Returns
+    -------
+    Question
+    """
+    return Question(laid.weights((NOW, 1.0)))
+
+
+def factor(laid: Laid) -> Question:
+    """Return the question for ln speed over the strip's, as its curve will be read.
+
+    Parameters
+    ----------
+    laid : Laid
+
+    Returns
+    -------
+    Question
+    """
+    return Question(laid.weights((NOW, 1.0), (laid.strip(0), -1.0)), laid.later)
+
+
+def _speed_now(laid: Laid) -> Question:
+    return laid.at(NOW)
+
+
+def _all(known: Known) -> Known:
+    return known
+
+
+def _nothing(known: Known) -> Known:
+    return Known(known.moments)
+
+
+def _only(place: int) -> Picks:
+    return lambda known: known.only(place)
+
+
+def _but(place: int) -> Picks:
+    return lambda known: known.without(place)
+
+
+def answer(laid: Laid, asks: Asks, picks: Picks = _all) -> Told:
+    """Return an answer for all ways the strips' days may be apart, each as likely as it is.
+
+    Parameters
+    ----------
+    laid : Laid
+    asks : callable of Laid to Question
+    picks : callable of Known to Known
+        Which of what was seen is taken.
+
+    Returns
+    -------
+    Told
+    """
+    if not laid.curves:
+        return picks(laid.known).answer(asks(laid), curve=0)
+    known = [picks(way.known) for way in laid.ways]
+    often = np.log([each for _, each in STRIP_DAYS])
+    logs = often + [each.log_evidence for each in known]
+    weights = np.exp(logs - logs.max())
+    weights /= weights.sum()
+    told = [k.answer(asks(way), curve=0) for way, k in zip(laid.ways, known, strict=True)]
+    means, variances = np.array([[t.mean, t.variance] for t in told]).T
+    mean = float(weights @ means)
+    return Told(mean, float(weights @ (variances + (means - mean) ** 2)))
+
+
+def strip_moment(curve: Curve, row: Mordant, day: float) -> Moment:
     """Return the moment at which a strip was bitten.
 
     Parameters
@@ -214,6 +291,8 @@ def strip_moment(curve: Curve, row: Mordant) -> Moment:
     curve : Curve
     row : Mordant
         Of today's bath.
+    day : float
+        How far its day is apart from today.
 
     Returns
     -------
@@ -229,15 +308,14 @@ def strip_moment(curve: Curve, row: Mordant) -> Moment:
     if at.rate_factor is not None:
         offset = float(np.log(row.rate_um_per_min * at.rate_factor))
         return Moment(at.temperature_c, at.load_g_per_l, offset=offset,
-                      apart=at.rate_factor_spread or STRIP_DAY.value, fixed=True)  # fmt: skip
+                      apart=at.rate_factor_spread or day, fixed=True)  # fmt: skip
     offset, doubt = 0.0, 0.0
     if at.baume is not None and strength_factor(row, at.baume, at.load_g_per_l) != 1.0:
         seen = see_strength(at.baume, at.load_g_per_l)
         offset, doubt = seen.value, float(np.sqrt(seen.variance))
     other, unsure = other_mordant(row, mordant_row(at))
-    return strip_day(
-        at.temperature_c, at.load_g_per_l, offset + other, float(np.hypot(doubt, unsure))
-    )
+    apart = float(np.linalg.norm([day, doubt, unsure]))
+    return Moment(at.temperature_c, at.load_g_per_l, offset=offset + other, apart=apart)
 
 
 def _aged(strip: Moment, days: float) -> Moment:
@@ -254,13 +332,13 @@ def _moment(each: Coupon | CheckPatch | Hydrometer, given: BathSpeedInput) -> Mo
     return Moment(warm, load, days_ago=each.days_ago, replaced=each.replaced_since)
 
 
-def together(laid: Laid, asked: Question) -> Told:
+def together(laid: Laid, asks: Asks) -> Told:
     """Return the answer of all sources, never less sure than the best of them alone.
 
     Parameters
     ----------
     laid : Laid
-    asked : Question
+    asks : callable of Laid to Question
 
     Returns
     -------
@@ -271,19 +349,18 @@ def together(laid: Laid, asked: Question) -> Told:
     Sources that contradict each other widen what is thought of energy and end of life; the answer
     stays as sure as its best source. Source: ``normal-regression``.
     """
-    whole = laid.known.answer(asked, curve=0)
-    alone = [laid.known.only(i) for i in range(len(laid.known.sights))]
-    alone.append(Known(laid.moments))
-    best = min(each.answer(asked, curve=0).variance for each in alone)
+    whole = answer(laid, asks)
+    picks = [_nothing, *(_only(i) for i in range(len(laid.given.evidence)))]
+    best = min(answer(laid, asks, pick).variance for pick in picks)
     return Told(whole.mean, min(whole.variance, best))
 
 
 def _factor(laid: Laid) -> dict[str, float]:
     """Return the speed over the strip's, its doubt without what the curve's own draws tell."""
-    told = together(laid, laid.factor)
+    told = together(laid, factor)
     by_curve = 0.0 if laid.later is None else float(laid.later.var())
     spread = float(np.sqrt(max(told.variance - by_curve, SUREST**2)))
-    low, high = np.exp(together(laid, laid.at(NOW)).band)
+    low, high = np.exp(together(laid, _speed_now).band)
     return {
         "rate_factor": round(float(np.exp(told.mean)), 4),
         "rate_factor_spread": round(spread, 4),
@@ -294,12 +371,12 @@ def _factor(laid: Laid) -> dict[str, float]:
 
 def _shares(laid: Laid) -> list[SourceShare]:
     """Return what each source adds: the thermometer and the table last."""
-    whole = laid.known.answer(laid.asked, curve=0)
-    nothing = Known(laid.moments).answer(laid.asked, curve=0)
+    asks = rate if laid.given.against is None else factor
+    whole, nothing = answer(laid, asks), answer(laid, asks, _nothing)
     added = [
         _between(
-            _added(laid.known.only(place).answer(laid.asked, curve=0), nothing),
-            _added(whole, laid.known.without(place).answer(laid.asked, curve=0)),
+            _added(answer(laid, asks, _only(place)), nothing),
+            _added(whole, answer(laid, asks, _but(place))),
         )
         for place in range(len(laid.given.evidence))
     ]
@@ -359,13 +436,13 @@ def own_numbers(laid: Laid) -> OwnNumbers:
     """
     row, known = laid.row, laid.known
     fresh = Laid(laid.given.model_copy(update={"now": _FRESH}))
-    rate = fresh.known.answer(fresh.rate)
+    told = answer(fresh, rate)
     energies, ends, _ = laid.moments.grid
-    low, high = (float(x) for x in np.exp(rate.band))
+    low, high = (float(x) for x in np.exp(told.band))
     return OwnNumbers(
         rate_um_per_min=_own(
             (row.rate_um_per_min, row.rate_log_spread),
-            (float(np.exp(rate.mean)), rate.spread),
+            (float(np.exp(told.mean)), told.spread),
             (low, high),
         ),
         energy_kj_per_mol=_weighed(

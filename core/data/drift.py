@@ -12,8 +12,9 @@ DRIFT_PER_ROOT_DAY = Number(0.012, 0.004, "√d⁻¹", "room-practice")
 """A standing bath loses water, takes up air, settles: about 3 % in a week, 6 % in a month."""
 REPLACED = Number(0.25, 0.1, "", "room-practice")
 """For a bath wholly replaced; less by the share that was: the new part is another batch."""
-STRIP_DAY = Number(0.01, 0.005, "", "room-practice")
-"""The bath of a strip and today's, of one label, when neither was measured."""
+STRIP_DAYS = ((0.01, 0.80), (0.04, 0.15), (0.15, 0.05))
+"""How far the bath of a strip and today's, of one label, are apart (standard deviation), and how
+often: as a rule hardly, now and then one of them is not what its label says. ``room-practice``"""
 COUPON = Number(0.032, 0.01, "", "room-practice")
 """Edges, a place that was not quite clean, the rule itself: all but the scale."""
 SCALE_G = Number(0.005, 0.002, "g", "room-practice")

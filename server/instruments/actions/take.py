@@ -53,11 +53,12 @@ def take_readings(token: str, given: ReadingsIn) -> ReadingsOut:
     stored = InstrumentReading.objects.in_bulk([key for key, _ in sent])
     _tell_bath(instrument, [row for row in rows if row.believed])
     _keep_last(instrument, rows)
-    fresh = {row.id for row in rows}
+    fresh = {row.id: row for row in rows}
     return ReadingsOut(
-        taken=len(fresh),
+        taken=len(rows),
         now=now,
-        readings=[_taken(stored[key], each, key not in fresh) for key, each in sent],
+        # of one that is doubled within the call the first is new
+        readings=[_taken(stored[key], each, fresh.pop(key, None) is None) for key, each in sent],
     )
 
 

@@ -51,10 +51,10 @@ export function Bar({ run, inBath, over, begun, bite, wrong }: Props) {
       <button
         type="button"
         onClick={wrong}
-        className="flex min-h-12 items-center gap-2 px-2.5 text-h3 font-semibold whitespace-nowrap text-night-vermilion max-phone:px-1 max-phone:text-body [&>svg]:size-6 [&>svg]:[--cut:var(--color-night)]"
+        className="flex min-h-12 items-center gap-2 px-1 text-h3 font-semibold whitespace-nowrap text-night-vermilion max-phone:px-1 max-phone:text-body [&>svg]:size-6 [&>svg]:[--cut:var(--color-night)]"
       >
         <Mark name="danger" />
-        <span className="max-phone:sr-only">If it goes wrong</span>
+        <span className="max-phone:sr-only">Gone wrong?</span>
       </button>
       <WayOut to={homeOf(room, run)} word={run.strip ? "Strip" : "Plate page"} />
     </NightBar>
@@ -72,7 +72,7 @@ function Sound() {
       checked={sound}
       onChange={turn}
       aria-label="Sound"
-      className="ml-auto min-h-12 px-2.5 text-h3 whitespace-nowrap text-night-ink-2 group-has-data-waits:max-desk:hidden max-phone:hidden"
+      className="ml-auto min-h-12 px-1 text-h3 whitespace-nowrap text-night-ink-2 group-has-data-waits:max-desk:hidden max-phone:hidden"
     >
       {sound ? "Sound on" : "Sound off"}
     </Switch>

@@ -6,29 +6,36 @@ import type { Acts } from "./useActs";
 
 type Props = { run: Run; local: Local; acts: Acts };
 
-/** What is said once a run, and a scrap of the same grain that was lifted with a bite and read. */
-export function Companion({ run, local, acts }: Props) {
-  const made = local.state.dips.filter((dip) => dip.lifted_seconds !== null).length;
-  const scrap = run.part === "tones" && !run.strip && made > 0;
-  const last = local.state.scraps.at(-1);
+const madeBites = (local: Local) =>
+  local.state.dips.filter((dip) => dip.lifted_seconds !== null).length;
+
+/** Said once a run, before the first dip. */
+export function Goggles({ local, acts }: Omit<Props, "run">) {
   return (
-    <>
-      <ul className="mt-2.5 flex flex-wrap gap-2.5">
-        <Check
-          done={local.state.protected}
-          text="goggles, gloves, extraction on"
-          plain
-          onDo={acts.protect}
-        />
-        {scrap ? (
-          <Check done={false} text="read a companion scrap" plain onDo={() => acts.ask("scrap")} />
-        ) : null}
-      </ul>
-      {last && scrap ? (
-        <Said role="status">
-          The scrap after bite {last.after} reads L* {last.lstar}: the bites that remain follow it.
-        </Said>
-      ) : null}
-    </>
+    <ul className="mt-4.5 flex flex-wrap gap-2.5">
+      <Check
+        done={local.state.protected}
+        text="goggles, gloves, extraction on"
+        plain
+        onDo={acts.protect}
+      />
+    </ul>
+  );
+}
+
+/** A scrap of the same grain that was lifted with the last bite, to be printed and read. */
+export function Scrap({ run, local, acts }: Props) {
+  const made = madeBites(local);
+  if (run.part !== "tones" || run.strip || made === 0) return null;
+  const read = local.state.scraps.some((scrap) => scrap.after === made);
+  return <Check done={read} text="scrap read" plain onDo={() => acts.ask("scrap")} />;
+}
+
+/** What a scrap that was just read did. */
+export function ScrapSaid({ local }: { local: Local }) {
+  const scrap = local.state.scraps.find((each) => each.after === madeBites(local));
+  if (!scrap) return null;
+  return (
+    <Said role="status">The scrap reads L* {scrap.lstar}: the bites that remain follow it.</Said>
   );
 }

@@ -13,11 +13,11 @@ import { Gauge } from "./Gauge";
 import { Heat } from "./Heat";
 import { Line } from "./Line";
 import { Said } from "../../../ui/night/Night";
-import { Probe } from "./Probe";
 import { Readings } from "./Readings";
 import { Seen } from "./Seen";
 import { Stale } from "./Stale";
 import type { Acts } from "./useActs";
+import { useProbeLive, useProbeWord } from "./useProbeWord";
 
 const READY_SECONDS = 30;
 
@@ -46,15 +46,16 @@ export function InBath({ run, local, dip, bite, due, stale, flash, log, waiting,
       >
         <Line run={run} waiting={waiting} />
         <Heat run={run} celsius={local.celsius} />
-        <Probe run={run} />
         {stale ? (
           <Stale dip={dip} due={due} state={local.state} log={log} />
         ) : (
           <>
             <Countdown due={due} />
             <Next run={run} bite={bite} due={due} />
-            <Moved run={run} local={local} dip={dip} bite={bite} />
-            <Seen wet local={local} acts={acts} />
+            <div className="flex flex-wrap items-center gap-x-5">
+              <Seen wet local={local} acts={acts} />
+              <Moved run={run} local={local} dip={dip} bite={bite} />
+            </div>
             <Readings run={run} local={local} dip={dip} due={due} />
           </>
         )}
@@ -95,19 +96,22 @@ function Next({ run, bite, due }: { run: Run; bite: Bite; due: number }) {
   );
 }
 
-/** A new temperature moves the time left, and says so. */
+/** A new temperature moves the time left, and says so; a silent probe is said before all else. */
 function Moved({ run, local, dip, bite }: { run: Run; local: Local; dip: Immersion; bite: Bite }) {
   const { me } = useHere();
+  const word = useProbeWord(run);
+  const live = useProbeLive(run);
+  if (word) return <Said role="status">{word}</Said>;
   const readings = readingsOf(local, dip);
   if (readings.length < 2) return null;
-  const before = biteLasts(run, readings.slice(0, -1), bite);
-  const after = biteLasts(run, readings, bite);
-  const change = Math.round(after - before);
+  const before = biteLasts(run, live ? readings.slice(0, 1) : readings.slice(0, -1), bite);
+  const change = Math.round(biteLasts(run, readings, bite) - before);
   if (change === 0) return null;
   return (
     <Said role="status">
       Bath {shownTemperature(local.celsius, me)}: {clock(Math.abs(change))}{" "}
-      {change < 0 ? "taken off" : "put on"}.
+      {change < 0 ? "taken off" : "put on"}
+      {live ? " since the dip" : ""}.
     </Said>
   );
 }

@@ -5,17 +5,17 @@ import { TimeWord } from "../../../ui/Ticking";
 import { clock } from "../../../ui/times";
 import { useWide } from "../../../ui/useWide";
 import { Check } from "./Check";
-import { Companion } from "./Companion";
+import { Goggles, Scrap, ScrapSaid } from "./Companion";
 import { Cover } from "./Cover";
 import { CoverMap, useRunMap, WithWhat } from "./CoverMap";
 import { Heat } from "./Heat";
 import { FarText, FarTitle, OutPart, Said } from "../../../ui/night/Night";
 import { Line } from "./Line";
 import { Notices } from "./Notices";
-import { Probe } from "./Probe";
 import { Reading } from "./Readings";
 import { Seen } from "./Seen";
 import type { Acts } from "./useActs";
+import { useProbeWord } from "./useProbeWord";
 
 type Props = { run: Run; local: Local; bite: Bite; acts: Acts; waiting: Waiting[] };
 
@@ -50,7 +50,7 @@ export function OutOfBath({ run, local, bite, acts, waiting }: Props) {
       <section className="max-desk:-order-1">
         <Line run={run} waiting={waiting} />
         <Heat run={run} celsius={local.celsius} />
-        <Probe run={run} />
+        <ProbeWord run={run} />
         <FarTitle>{heading(run, bite, cover, open)}</FarTitle>
         <FarText>
           {cover.length > 0
@@ -62,6 +62,7 @@ export function OutOfBath({ run, local, bite, acts, waiting }: Props) {
         {run.map ? <WithWhat map={run.map} hands={hands} number={bite.number} /> : null}
         {wide || !map ? null : <div className="mt-3">{map}</div>}
         {acts.said ? <Said>{acts.said}</Said> : null}
+        <ScrapSaid local={local} />
         <Notices state={local.state} />
         <dl className="mt-5 grid grid-cols-2 border-t-2 border-night-line max-phone:mt-3 flat:mt-2">
           <Reading
@@ -76,11 +77,17 @@ export function OutOfBath({ run, local, bite, acts, waiting }: Props) {
             <Checks run={run} local={local} bite={bite} acts={acts} />
             <Seen wet={false} local={local} acts={acts} />
           </>
-        ) : null}
-        <Companion run={run} local={local} acts={acts} />
+        ) : (
+          <Goggles local={local} acts={acts} />
+        )}
       </section>
     </OutPart>
   );
+}
+
+function ProbeWord({ run }: { run: Run }) {
+  const word = useProbeWord(run);
+  return word ? <Said role="status">{word}</Said> : null;
 }
 
 const MIRRORED = "As it lies on the plate: mirrored.";
@@ -136,6 +143,7 @@ function Checks({ run, local, bite, acts }: ChecksProps) {
       ) : (
         <Check done={covered} text="covered" onDo={acts.prepared} />
       )}
+      <Scrap run={run} local={local} acts={acts} />
     </ul>
   );
 }

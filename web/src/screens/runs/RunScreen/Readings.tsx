@@ -8,6 +8,7 @@ import { Mark } from "../../../ui/Mark";
 import { clock, wallClock } from "../../../ui/times";
 import { shownTemperature, temperatureUnit } from "../../../ui/units";
 import { useNowOf } from "../../../ui/useNow";
+import { useProbeLive } from "./useProbeWord";
 
 type Props = { run: Run; local: Local; dip: Immersion; due: number };
 
@@ -15,9 +16,7 @@ type Props = { run: Run; local: Local; dip: Immersion; due: number };
 export function Readings({ run, local, dip, due }: Props) {
   const { zone, me } = useHere();
   const pace = speedAt(run.sheet, local.celsius);
-  const live = useNowOf(
-    (now) => run.probe !== null && now - run.probe.at_seconds <= run.probe.silent_after_seconds,
-  );
+  const live = useProbeLive(run);
   return (
     <dl className="mt-auto mb-3 grid grid-cols-[246px_1fr_262px] border-t-2 border-night-line max-desk:m-0 max-desk:grid-cols-[1fr_1.15fr_1fr] short:mb-1.5 flat:mt-auto flat:mb-1.5">
       <Care run={run} local={local} dip={dip} due={due} />
