@@ -4,6 +4,7 @@ First ``./keen start --detach`` and ``./keen demo --reset``; the bite under way 
 """
 
 import re
+import subprocess
 import sys
 import tempfile
 import time
@@ -24,15 +25,15 @@ PAGES = {
     "course": "{rain}/course?step=back",
     "strips": "/strips",
     "strip": "{strip}",
-    "in-the-bath": "{run}",
     "value-study": "{lantern}/study",
     "stop-out-maps": "{lantern}/maps?bite=4",
-    "strip-at-the-bath": "{to_bite}/bath",
+    "baths": "/baths",
+    "bath": "{amber}",
+    "if-it-goes-wrong": "{amber}/wrong",
 }
 DESK, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
 SETTLED_MS = 1500
-LATE_SECONDS = 21
-THINGS = ("plates", "strips")
+THINGS = ("plates", "strips", "baths")
 
 
 class Camera:
@@ -42,13 +43,13 @@ class Camera:
     def look_round(self):
         """Learn where the demo's things are."""
         self.room = self.page.url.split("/r/")[1].split("/")[0]
-        plates, strips = (self._named(f"/api/rooms/{self.room}/{what}") for what in THINGS)
+        plates, strips, baths = (self._named(f"/api/rooms/{self.room}/{what}") for what in THINGS)
         self.at = {
             "lantern": f"/plates/{plates['Lantern Row']['id']}",
             "rain": f"/plates/{plates['Rain on Awnings']['id']}",
             "weighbridge": f"/plates/{plates['The Weighbridge']['id']}",
             "strip": f"/strips/{strips['Rosin last week']['id']}",
-            "to_bite": f"/strips/{strips['Sprayed dots']['id']}",
+            "amber": f"/baths/{baths['Amber tray']['id']}",
             "run": f"/runs/{plates['Lantern Row']['run']['id']}",
         }
 
@@ -92,31 +93,36 @@ def proof(camera):
     camera.take("proof", whole=True)
 
 
-def shop_book(camera):
-    camera.open("/shop-book?tab=cut")
-    camera.page.get_by_role("button", name="Lay it out").click()
-    camera.take("shop-book")
+def make_up(camera):
+    """Blue tray made up: what goes in, whether the plate fits, its label."""
+    camera.open("/baths/new")
+    page = camera.page
+    page.get_by_label("Mordant").click()
+    page.get_by_role("option", name="Nitric acid 1 + 10, for zinc").click()
+    sides = {"Tray, long": 320, "Tray, short": 240, "Tray, high": 90, "Largest plate, wide": 250,
+             "Largest plate, high": 180, "How much": 3}  # fmt: skip
+    for label, value in sides.items():
+        page.get_by_label(label, exact=True).fill(str(value))
+    page.get_by_text("It covers the plate by 20 mm").wait_for()
+    camera.take("make-up")
 
 
-def overdue(camera):
-    """The bite under way, a while after its lift was due: by a server's clock that runs ahead."""
-    run = f"/api/rooms/{camera.room}{camera.at['run']}"
-    due = camera.page.evaluate("async (url) => (await (await fetch(url)).json()).lift_seconds", run)
-    begun, clock = time.time(), "**/api/clock"
-
-    def ahead(route):
-        now = due + LATE_SECONDS + time.time() - begun
-        route.fulfill(json={"now_ms": now * 1000})
-
-    camera.page.route(clock, ahead)
-    camera.open("{run}")
-    camera.take("overdue")
-    camera.page.unroute(clock, ahead)
-    camera.open("/bench")
+def in_the_bath(camera):
+    """The bite under way, followed by a probe whose bath cools."""
+    probe = [HERE.parents[1] / "keen", "instrument", "bath-probe", "--bath", "Amber tray",
+             "--every", "1", "--for", "20", "--url", camera.base]  # fmt: skip
+    with subprocess.Popen(probe, stdout=subprocess.DEVNULL) as speaking:
+        camera.open("{run}")
+        camera.page.get_by_text(re.compile("^Probe")).wait_for(timeout=20_000)
+        camera.take("in-the-bath")
+        camera.page.set_viewport_size(PHONE)
+        camera.take("phone-in-the-bath")
+        camera.page.set_viewport_size(DESK)
+        speaking.wait()
 
 
 def out_of_the_bath(camera):
-    """Lifted when it is due: the map of what to stop out next, at a desk and on a phone."""
+    """Lifted when it is due: the map of what to stop out next."""
     camera.open("{run}")
     run = f"/api/rooms/{camera.room}{camera.at['run']}"
     due = camera.page.evaluate("async (url) => (await (await fetch(url)).json()).lift_seconds", run)
@@ -124,9 +130,6 @@ def out_of_the_bath(camera):
     camera.page.keyboard.press("Space")
     camera.page.get_by_role("img", name=re.compile("What to paint before")).wait_for()
     camera.take("out-of-the-bath")
-    camera.page.set_viewport_size(PHONE)
-    camera.take("phone-map")
-    camera.page.set_viewport_size(DESK)
 
 
 def bench_card(camera):
@@ -145,11 +148,7 @@ def main(base):
         for name, path in PAGES.items():
             camera.open(path)
             camera.take(name)
-        camera.page.set_viewport_size(PHONE)
-        camera.open("{run}")
-        camera.take("phone-in-the-bath")
-        camera.page.set_viewport_size(DESK)
-        for scene in (proof, shop_book, ground, bench_card, overdue, out_of_the_bath):
+        for scene in (in_the_bath, proof, make_up, ground, bench_card, out_of_the_bath):
             scene(camera)
         browser.close()
 

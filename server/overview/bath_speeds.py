@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from datetime import datetime
 from functools import cached_property, lru_cache
 
 from core.bath.line import days_until_due
-from core.bath.speed_shapes import BathSpeedInput, BathSpeedOutput
+from core.bath.speed_shapes import BathNow, BathSpeedInput, BathSpeedOutput
 from core.tone.shapes import Curve
 from server.baths.models import Bath
 from server.baths.speed import DAY_SECONDS, Piece, pieces, speed_input, told
@@ -20,7 +20,7 @@ def strip_for(bath: Bath) -> Strip | None:
     found = Strip.objects.filter(
         room=bath.room_id, out_reason="", conditions__mordant=bath.mordant
     ).exclude(curve=None)
-    return found.order_by("-created_at").first()
+    return found.defer("curve", "patches", "fit", "marks").order_by("-created_at").first()
 
 
 @dataclass(frozen=True)
@@ -72,13 +72,35 @@ class Known:
         by = self.over
         return Speed(value=at.rate_um_per_min / by, low=at.low / by, high=at.high / by)
 
-    @cached_property
+    @property
     def due_days(self) -> float:
-        """Return in how many days it is to be checked; nought: now."""
-        return _due_days(self.asked.model_dump_json())
+        """Return in how many days it is to be checked; nought: now.
+
+        To the degree and gram: a probe's every word changes no day, and the bench asks often.
+        """
+        bath, strip = self.bath, self.strip
+        key = (
+            bath.mordant, bath.baume, round(bath.temperature_c), round(bath.load_g_per_l),
+            (strip.id, strip.version) if strip else None, self.now.toordinal(),
+            tuple((row.id, row.version) for row in bath.check_rows),
+            tuple(bath.replaced_rows), bath.own_numbers,
+        )  # fmt: skip
+        return _due_days(_Due(key, self))
+
+
+@dataclass(frozen=True)
+class _Due:
+    """A question for the day of the next check; alike where all that matters to it is alike."""
+
+    key: tuple[object, ...]
+    known: Known = field(compare=False)
 
 
 @lru_cache(maxsize=256)
-def _due_days(asked: str) -> float:
-    """Return what the core says; a pure function, so what it said before still holds."""
-    return days_until_due(BathSpeedInput.model_validate_json(asked))
+def _due_days(due: _Due) -> float:
+    asked = due.known.asked
+    about = BathNow(
+        temperature_c=float(round(asked.now.temperature_c)),
+        load_g_per_l=float(round(asked.now.load_g_per_l)),
+    )
+    return days_until_due(asked.model_copy(update={"now": about}))

@@ -20,6 +20,7 @@ from server.replies.errors import AppError, BadValue, Throttled
 MOST_CALLS_A_MINUTE = 60
 LOOKED_BACK = timedelta(minutes=5)
 """What was read before is judged with."""
+MOST_BEFORE = 1000
 TOLD_EVERY_SECONDS = 60.0
 TOLD_STEP_C = 0.1
 """A bath is told of every change, and once a minute: the rest is only kept."""
@@ -48,9 +49,10 @@ def take_readings(token: str, given: ReadingsIn) -> ReadingsOut:
     _count(instrument, now)
     _check_kinds(instrument, given.readings)
     sent = [_named(instrument, each) for each in given.readings]
-    rows = _new_rows(instrument, sent, now)
+    known = InstrumentReading.objects.in_bulk([key for key, _ in sent])
+    rows = _new_rows(instrument, sent, set(known), now)
     InstrumentReading.objects.bulk_create(rows, ignore_conflicts=True)
-    stored = InstrumentReading.objects.in_bulk([key for key, _ in sent])
+    stored = known | {row.id: row for row in rows}
     _tell_bath(instrument, [row for row in rows if row.believed])
     _keep_last(instrument, rows)
     fresh = {row.id: row for row in rows}
@@ -109,14 +111,12 @@ def _named(instrument: Instrument, each: SentReading) -> tuple[uuid.UUID, SentRe
 
 
 def _new_rows(
-    instrument: Instrument, sent: list[tuple[uuid.UUID, SentReading]], now: datetime
+    instrument: Instrument,
+    sent: list[tuple[uuid.UUID, SentReading]],
+    known: set[uuid.UUID],
+    now: datetime,
 ) -> list[InstrumentReading]:
     """Return rows of readings that are not known yet, each judged; doubled ones once."""
-    known = set(
-        InstrumentReading.objects.filter(id__in=[key for key, _ in sent]).values_list(
-            "id", flat=True
-        )
-    )
     once = {key: each for key, each in reversed(sent) if key not in known}
     verdicts = _verdicts(instrument, once, now)
     return [
@@ -147,7 +147,8 @@ def _before(instrument: Instrument, first: datetime) -> list[Before]:
     rows = InstrumentReading.objects.filter(
         instrument=instrument, kind="temperature", at__gte=first - LOOKED_BACK
     ).order_by("at")
-    return [Before(r.at.timestamp(), r.value, r.believed) for r in rows[:1000]]
+    told = rows.values_list("at", "value", "believed")[:MOST_BEFORE]
+    return [Before(at.timestamp(), value, believed) for at, value, believed in told]
 
 
 def _in_limits(each: SentReading, now: datetime) -> tuple[bool, str]:

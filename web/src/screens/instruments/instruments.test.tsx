@@ -73,7 +73,9 @@ test("a probe that hangs nowhere is refused at its field", async () => {
   await press("Add an instrument");
   await type("Name", "x");
   await press("Make its token");
-  await waitFor(() => expect(alerts().join()).toBe("Hangs in: A bath probe hangs in a bath: say which."));
+  await waitFor(() =>
+    expect(alerts().join()).toBe("Hangs in: A bath probe hangs in a bath: say which."),
+  );
 });
 
 test("a token is taken back, and a lost one replaced", async () => {

@@ -2,6 +2,7 @@ import { Link } from "react-router";
 import type { BathPage } from "../../../api/baths";
 import { VesselSide } from "../../../figures/bath/VesselSide";
 import { useHere } from "../../../frame/useHere";
+import { ButtonLink } from "../../../ui/Button";
 import { CautionCard } from "../../../ui/CautionCard";
 import { weekdayOf } from "../../../ui/times";
 
@@ -37,7 +38,7 @@ export function Never({ page }: { page: BathPage }) {
 }
 
 function Next({ page }: { page: BathPage }) {
-  const { zone } = useHere();
+  const { room, zone } = useHere();
   const { life } = page;
   const refresh = life.refreshes[0];
   return (
@@ -58,6 +59,11 @@ function Next({ page }: { page: BathPage }) {
           ? ` A quarter new (${refresh.litres.toFixed(1)} L): ${refresh.load_g_per_l.toFixed(1)} g/L, ×${refresh.speed.toFixed(2)} as fast as now.`
           : ""}
       </p>
+      {page.bath.vessel === "bottle" || page.bath.retired ? null : (
+        <ButtonLink look="quiet" to={`/r/${room}/strips/bite?bath=${page.bath.id}`}>
+          Bite a test strip
+        </ButtonLink>
+      )}
     </div>
   );
 }
