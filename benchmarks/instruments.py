@@ -1,7 +1,7 @@
 """Two hundred instruments that send: is anything lost or doubled, and does the bench stay quick?
 
-Run with the demo served: ``python -m benchmarks.instruments [seconds]``. Each instrument sends a batch
-of ten readings every ten seconds; every twentieth batch is sent twice, as by a line that swallowed
+Run with the demo served: ``python -m benchmarks.instruments [seconds]``. Each instrument sends a
+batch of ten readings every ten seconds; every twentieth batch is sent twice, as by a line that swallowed
 the answer. The bench is asked for before and meanwhile, once every half second.
 """
 
@@ -65,7 +65,7 @@ def post(token: str, body: dict[str, object]) -> int:
     import json
     from urllib.error import HTTPError
 
-    request = Request(  # noqa: S310
+    request = Request(
         f"{BASE}/api/instruments/readings", data=json.dumps(body).encode(),
         headers={"Authorization": f"Bearer {token}", "Content-Type": "application/json"},
     )  # fmt: skip

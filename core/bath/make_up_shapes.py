@@ -49,8 +49,9 @@ class MakeUpInput(Shape):
     target_baume: Baume | None = None
     parts: Annotated[list[PouredPart], Field(min_length=2, max_length=12)] | None = None
     """The room's own recipe, in place of the table's."""
-    salts_g_per_l: dict[
-        Annotated[str, Field(max_length=80)], Annotated[float, Field(ge=0, le=500)]
+    salts_g_per_l: Annotated[
+        dict[Annotated[str, Field(max_length=80)], Annotated[float, Field(ge=0, le=500)]],
+        Field(json_schema_extra={"unit": "g/L"}),
     ] = {}
     """The room's own masses of the table's salts, in their place."""
     prices: dict[Annotated[str, Field(max_length=80)], Price] = {}

@@ -118,7 +118,17 @@ class Laid:
 
     @staticmethod
     def curve_place(curve: Curve, among: list[Curve]) -> int | None:
-        """Return the place of a curve; curves of the same draws are one."""
+        """Return the place of a curve; curves of the same draws are one.
+
+        Parameters
+        ----------
+        curve : Curve
+        among : list of Curve
+
+        Returns
+        -------
+        int or None
+        """
         return next((i for i, each in enumerate(among) if each.draws == curve.draws), None)
 
     @cached_property
@@ -139,11 +149,30 @@ class Laid:
         return max([abs(value - at) + STRIP_DAYS[0][0] for value in seen], default=0.0)
 
     def strip(self, curve: int) -> int:
-        """Return the place of a curve's strip among the moments."""
+        """Return the place of a curve's strip among the moments.
+
+        Parameters
+        ----------
+        curve : int
+
+        Returns
+        -------
+        int
+        """
         return 1 + len(self.given.evidence) + curve
 
     def weights(self, *pairs: tuple[int, float]) -> Array:
-        """Return the weights of moments, all others nought."""
+        """Return the weights of moments, all others nought.
+
+        Parameters
+        ----------
+        pairs : (int, float)
+            Place and weight of each.
+
+        Returns
+        -------
+        array (n + 1,)
+        """
         weights = np.zeros(len(self.moments.each) + 1)
         for place, weight in pairs:
             weights[place] += weight
@@ -198,7 +227,17 @@ class Laid:
         return max(mine, key=lambda pair: pair[0])[1] if mine else None
 
     def at(self, place: int) -> Question:
-        """Return the question for ln speed at a moment, over the strip's where there is one."""
+        """Return the question for ln speed at a moment, over the strip's where there is one.
+
+        Parameters
+        ----------
+        place : int
+            Of the moment.
+
+        Returns
+        -------
+        Question
+        """
         if self.given.against is None:
             return Question(self.weights((place, 1.0)))
         return Question(self.weights((place, 1.0), (self.strip(0), -1.0)))

@@ -22,4 +22,5 @@ COOLING_MINUTES: dict[str, Number] = {
 }
 """After so long the bath has come two thirds of the way to what is round it (4 L)."""
 USUAL_LITRES = 4.0
-"""Of the times above: they grow with the side of the tray, as the third root of the volume."""
+"""Of the times above: they grow with the side of the tray, as the third root of the volume.
+``room-practice``"""

@@ -123,5 +123,7 @@ export const changeReading = (room: string, bath: string, reading: string, taken
     }),
   );
 
-export const makeUp = (body: Shapes["MakeUpInput"]) =>
-  data(http.POST("/api/calc/make-up", { body }));
+export type Asked = Shapes["MakeUpInput"];
+export type Made = Shapes["MakeUpOutput"];
+
+export const makeUp = (body: Asked) => data(http.POST("/api/calc/make-up", { body }));

@@ -3,6 +3,8 @@ import { data, http, type Shapes } from "./client";
 import { everyPage, keepPageOf, pageAsked } from "./pages";
 
 export type Instrument = Shapes["InstrumentOut"];
+/** A token as it is told, this once. */
+export type TokenTold = { name: string; token: string };
 
 const AGAIN_MS = 5_000;
 

@@ -8,7 +8,7 @@ import { NumberField, PickField, TextField, TickField } from "../../../ui/form/F
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { number, pick, shapeOf, temperature, text, yes } from "../../../ui/form/shape";
 import { useForm } from "../../../ui/form/useForm";
-import type { Asked, Made } from "./MakeBath";
+import type { Asked, Made } from "../../../api/baths";
 
 const VESSELS = [
   ["tray", "tray"],

@@ -1,16 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { makeUp } from "../../../api/baths";
-import type { Shapes } from "../../../api/client";
+import { type Asked, type Made, makeUp } from "../../../api/baths";
 import { useHere } from "../../../frame/useHere";
 import { ButtonLink } from "../../../ui/Button";
 import { Beside, PageHead, Section } from "../../../ui/Section";
 import { Keep } from "./Keep";
 import { Pouring } from "./Pouring";
 import { Recipe } from "./Recipe";
-
-export type Asked = Shapes["MakeUpInput"];
-export type Made = Shapes["MakeUpOutput"];
 
 const FIRST: Asked = {
   mordant: "copper-ferric",

@@ -2,7 +2,7 @@ import { useHere } from "../../../frame/useHere";
 import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { weekdayOf } from "../../../ui/times";
-import type { Made } from "./MakeBath";
+import type { Made } from "../../../api/baths";
 
 /** The order of pouring with its warnings, the fit, the cost, and the label to print. */
 export function Pouring({ made }: { made: Made }) {

@@ -4,7 +4,7 @@ import { NumberField, PickField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { length, number, pick, shapeOf } from "../../../ui/form/shape";
 import { useForm, useTyped } from "../../../ui/form/useForm";
-import type { Asked } from "./MakeBath";
+import type { Asked } from "../../../api/baths";
 import { useEffect, useRef } from "react";
 
 const SHAPE = shapeOf("MakeUpInput", {

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { type Instrument, instrumentsQuery } from "../../../api/instruments";
+import { type Instrument, instrumentsQuery, type TokenTold } from "../../../api/instruments";
 import { useHere } from "../../../frame/useHere";
 import { Asking } from "../../../ui/Asking";
 import { Button } from "../../../ui/Button";
@@ -10,21 +10,19 @@ import { MakeInstrument } from "./MakeInstrument";
 import { Row } from "./Row";
 import { Token } from "./Token";
 
-export type Told = { name: string; token: string };
-
 /** Instruments with their tokens: who may send what, until when, and what was heard last. */
 export function Instruments() {
   const { room, keeper } = useHere();
   const { data, error } = useQuery(instrumentsQuery(room));
   const [making, setMaking] = useState(false);
-  const [told, setTold] = useState<Told | null>(null);
+  const [told, setTold] = useState<TokenTold | null>(null);
   if (!data)
     return (
       <Asking error={error}>
         <PageHead title="Instruments" />
       </Asking>
     );
-  const tell = (next: Told) => {
+  const tell = (next: TokenTold) => {
     setMaking(false);
     setTold(next);
   };

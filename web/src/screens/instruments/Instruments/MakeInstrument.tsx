@@ -1,13 +1,12 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { bathsQuery } from "../../../api/baths";
 import type { Shapes } from "../../../api/client";
-import { makeInstrument } from "../../../api/instruments";
+import { makeInstrument, type TokenTold } from "../../../api/instruments";
 import { useHere } from "../../../frame/useHere";
 import { NumberField, PickField, TextField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { number, pick, shapeOf, text } from "../../../ui/form/shape";
 import { useForm, useTyped } from "../../../ui/form/useForm";
-import type { Told } from "./Instruments";
 
 const KINDS = [
   ["bath-probe", "bath probe"],
@@ -32,7 +31,7 @@ type Read = Omit<Shapes["InstrumentIn"], "id" | "bath" | "every_seconds" | "days
 const [USUAL_SECONDS, USUAL_DAYS] = [5, 365];
 
 /** Add an instrument: its token is told once. */
-export function MakeInstrument({ tell }: { tell: (told: Told) => void }) {
+export function MakeInstrument({ tell }: { tell: (told: TokenTold) => void }) {
   const { room } = useHere();
   const client = useQueryClient();
   const { data: baths } = useQuery(bathsQuery(room));

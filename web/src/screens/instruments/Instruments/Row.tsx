@@ -1,6 +1,11 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { changeInstrument, type Instrument, replaceToken } from "../../../api/instruments";
+import {
+  changeInstrument,
+  type Instrument,
+  replaceToken,
+  type TokenTold,
+} from "../../../api/instruments";
 import { useHere } from "../../../frame/useHere";
 import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
@@ -8,10 +13,9 @@ import { useSay } from "../../../ui/Toast";
 import { dayOf, momentOf } from "../../../ui/times";
 import { Trouble } from "../../../ui/Trouble";
 import { shownTemperature, temperatureUnit } from "../../../ui/units";
-import type { Told } from "./Instruments";
 import { Sent } from "./Sent";
 
-type Props = { instrument: Instrument; tell: (told: Told) => void };
+type Props = { instrument: Instrument; tell: (told: TokenTold) => void };
 
 /** One instrument: its scope, its last word, its token taken back or replaced. */
 export function Row({ instrument, tell }: Props) {

@@ -1,9 +1,9 @@
+import type { TokenTold } from "../../../api/instruments";
 import { Button, TextButton } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
-import type { Told } from "./Instruments";
 
 /** A token, told this once. */
-export function Token({ told, close }: { told: Told; close: () => void }) {
+export function Token({ told, close }: { told: TokenTold; close: () => void }) {
   return (
     <section className="plate-mark my-3 px-5 py-4" aria-label="Token">
       <span className="flex justify-between gap-3">
