@@ -1,8 +1,8 @@
 """Two hundred instruments that send: is anything lost or doubled, and does the bench stay quick?
 
 Run with the demo served: ``python -m benchmarks.instruments [seconds]``. Each instrument sends a
-batch of ten readings every ten seconds; every twentieth batch is sent twice, as by a line that swallowed
-the answer. The bench is asked for before and meanwhile, once every half second.
+batch of ten readings every ten seconds; every twentieth batch is sent twice, as by a line that
+swallowed the answer. The bench is asked for before and meanwhile, once every half second.
 """
 
 from __future__ import annotations

@@ -1,3 +1,4 @@
+import { useEffect, useRef } from "react";
 import type { BathPage } from "../../api/baths";
 import type { Units } from "../../ui/units";
 import type { Zone } from "../../ui/times";
@@ -12,6 +13,7 @@ import { WarmTrack } from "./WarmTrack";
 
 const UNKNOWN_PX = 760;
 const LEAST_PX = 700;
+const AFTER_TODAY_PX = 100;
 
 type Props = { page: BathPage; units: Units; zone: Zone; marked: string | null };
 
@@ -19,6 +21,14 @@ type Props = { page: BathPage; units: Units; zone: Zone; marked: string | null }
 export function BathLife({ page, units, zone, marked }: Props) {
   const [ref, laid] = useWidth(UNKNOWN_PX);
   const frame = frameOf(page, Math.max(laid, LEAST_PX));
+  const opened = useRef(false);
+  const today = frame.x(frame.now) + AFTER_TODAY_PX - laid;
+  useEffect(() => {
+    // where it is wider than the screen it opens at today, and stays where it is moved to
+    if (!ref.current || laid === 0 || opened.current) return;
+    ref.current.scrollLeft = today;
+    opened.current = true;
+  }, [ref, laid, today]);
   return (
     <div ref={ref} className="overflow-x-auto">
       {laid > 0 ? (

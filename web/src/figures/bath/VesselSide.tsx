@@ -5,7 +5,7 @@ import { type Drawn, drawnVessel, liquidOf, PX_PER_MM, sludgeOf } from "./vessel
 
 const SIGN_H = 26;
 const SIGN_GAP = 34;
-const TUBE = 80;
+const TUBE = 84;
 const FOOT = 14;
 const TUBE_H = 126;
 const SLOPE = 9;
@@ -23,7 +23,13 @@ export const VesselSide = memo(function VesselSide({ of, sign = true }: Props) {
   const wide = Math.max(drawn.wide, board);
   const full = wide + TUBE + 20;
   return (
-    <svg width={full} height={height} role="img" aria-label={spoken(of)}>
+    <svg
+      width={full}
+      height={height}
+      className="overflow-visible"
+      role="img"
+      aria-label={spoken(of)}
+    >
       <BathPatterns />
       <g transform={`translate(${10 + (wide - drawn.wide) / 2} ${floor - drawn.high})`}>
         <Liquid drawn={drawn} mordant={bath.mordant} busy={of.busy !== ""} />
@@ -141,6 +147,7 @@ function Tube({ of, x, floor }: { of: ShelfBath; x: number; floor: number }) {
   const top = floor - TUBE_H;
   const spent = 18;
   const level = floor - (TUBE_H - spent) * share;
+  const word = Math.min(Math.max(level + 5, top + 34), floor - 22);
   return (
     <g>
       <rect
@@ -162,10 +169,10 @@ function Tube({ of, x, floor }: { of: ShelfBath; x: number; floor: number }) {
       <text x={x + 22} y={top + 12} className="fill-ferric-deep! text-note">
         spent <tspan className="num">{bath.end_g_per_l.toFixed(0)}</tspan>
       </text>
-      <text x={x + 22} y={Math.max(level + 5, top + 30)} className="text-body font-bold">
+      <text x={x + 22} y={word} className="text-body font-bold">
         {bath.load_g_per_l.toFixed(0)} g/L
       </text>
-      <text x={x + 22} y={Math.max(level + 5, top + 30) + 15} className="fill-ink-2! text-note">
+      <text x={x + 22} y={word + 15} className="fill-ink-2! text-note">
         in it
       </text>
     </g>

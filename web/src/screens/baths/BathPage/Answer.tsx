@@ -45,7 +45,7 @@ export function Answer({ page }: { page: BathPage }) {
 
 function Fact({ name, children }: { name: string; children: ReactNode }) {
   return (
-    <div className="grid content-center gap-0.5 border-hair px-5 py-2 not-first:border-l max-desk:pl-0 max-desk:not-first:pl-5">
+    <div className="grid content-center gap-0.5 border-hair px-5 py-2 not-first:border-l max-desk:pl-0 max-desk:not-first:pl-5 max-phone:not-first:border-l-0 max-phone:not-first:pl-0">
       <dt className="note">{name}</dt>
       <dd className="num text-lead font-bold whitespace-nowrap [&>small]:text-note [&>small]:font-normal [&>small]:text-ink-2">
         {children}
