@@ -18,6 +18,7 @@ from core.schema import Shape
 from core.stages.bench import metal_gained_g_per_l
 from core.stages.planner import Planner, sheet_of
 from core.stages.shapes import RunSheet
+from core.tone.shapes import Curve
 
 
 @dataclass(frozen=True)
@@ -68,6 +69,21 @@ class Process:
     def key(self) -> str:
         """Return the process's key."""
         return self.words.key
+
+    def against(self, curve: Curve | None) -> Curve | None:
+        """Return the curve that a bath's measured speed is told over: that of a strip of tones.
+
+        Parameters
+        ----------
+        curve : Curve or None
+            Of the strip it is planned from.
+
+        Returns
+        -------
+        Curve or None
+            None: the speed is told over the table's, at 20 °C and fresh.
+        """
+        return curve if self.strips == "tones" else None
 
     def care_for(self, mordant: Mordant, facing: Facing) -> tuple[CareRow, int | None]:
         """Return what hands do while it bites, and how often.

@@ -97,7 +97,7 @@ class BathCheck(RoomThing):
     """A piece of evidence of how fast a bath bites: coupon, check patch, hydrometer.
 
     ``said`` is the core's shape of it, without the curve. ``curve`` is that of the strip it was
-    read off, as it was then. A companion scrap of a run is derived from its event and has its id.
+    read off, as it was then. A companion scrap of a run is derived from its event.
     """
 
     bath = models.ForeignKey(Bath, models.CASCADE, related_name="checks")

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
-from typing import cast
 
 from core.bath.life import BathLifeInput, BathLifeOutput, bath_life
 from core.bath.line import SpeedAt, each_alone, speed_line
@@ -17,7 +16,7 @@ from core.safety.cautions import cautions_for
 from core.safety.heat import heat_cautions
 from core.safety.pairs import pair_row
 from core.units import UM_PER_CM
-from server.baths.actions.settle import bath_readings
+from server.baths.actions.settle import bath_readings, read_by_probe
 from server.baths.models import Bath, BathReading
 from server.baths.reads import caution_out
 from server.baths.speed import DAY_SECONDS, own_of
@@ -38,6 +37,7 @@ from server.overview.bath_speeds import Known
 
 LINE_POINTS, FORECAST_POINTS, FORECAST_DAYS = 60, 12, 30
 MOST_WARM = 200
+PROBED_DAYS = 14
 PACE_DAYS = 56
 LEAST_CM2 = 0.1
 """The room's pace is that of its last eight weeks."""
@@ -92,7 +92,8 @@ class _Past:
 def bath_page(bath: Bath, now_seconds: float) -> BathPage:
     """Return a bath's page as of ``now_seconds`` [s since the epoch]."""
     now = datetime.fromtimestamp(now_seconds, tz=UTC)
-    known, past = Known(bath, now), _Past(bath, now, bath_readings(bath))
+    past = _Past(bath, now, [*bath_readings(bath), *_probed(bath, now)])
+    known = Known(bath, now)
     stands = plates_of(bath.room, now_seconds)
     beside = shelf_bath(known, stands)
     life, like = _life(known, past)
@@ -106,7 +107,7 @@ def bath_page(bath: Bath, now_seconds: float) -> BathPage:
         forecast=_line(known, past, _ahead(now)),
         checks=_checks(known),
         loads=_loads(past),
-        warmth=_warmth(bath, past),
+        warmth=_warmth(past),
         given=_given(bath),
         replaced=[
             Replaced(at=r.at, share=r.replaced_share, reading=r.id)
@@ -211,19 +212,20 @@ def _moves_load(reading: Reading) -> bool:
     )
 
 
-def _warmth(bath: Bath, past: _Past) -> list[WarmMoment]:
-    """Return temperatures as they were read, evenly thinned where a probe said very many."""
-    probed = BathReading.objects.filter(bath=bath, taken_back=False).exclude(instrument=None)
-    told = [(at.timestamp(), c, True) for at, c in probed.order_by("at").values_list(
-        "at", "temperature_c")]  # fmt: skip
-    if len(told) > MOST_WARM:
-        told = told[:: len(told) // MOST_WARM + 1]
-    hands = [
-        (r.at_seconds, r.temperature_c, False) for r in past.readings if r.temperature_c is not None
-    ]
+def _probed(bath: Bath, now: datetime) -> list[Reading]:
+    """Return a probe's words of the last weeks, evenly thinned where there are very many."""
+    rows = read_by_probe(bath).filter(at__gte=now - timedelta(days=PROBED_DAYS)).order_by("at")
+    told = list(rows.exclude(temperature_c=None).values_list("at", "temperature_c"))
+    every = len(told) // MOST_WARM + 1
+    return [Reading(at.timestamp(), celsius) for at, celsius in told[::every]]
+
+
+def _warmth(past: _Past) -> list[WarmMoment]:
+    """Return temperatures as they were read."""
+    read = {(r.at_seconds, r.temperature_c) for r in past.readings if r.temperature_c is not None}
     return [
-        WarmMoment(at=datetime.fromtimestamp(at, tz=UTC), celsius=cast(float, c), probe=probe)
-        for at, c, probe in sorted({*told, *hands})
+        WarmMoment(at=datetime.fromtimestamp(at, tz=UTC), celsius=celsius)
+        for at, celsius in sorted(read)
     ]
 
 

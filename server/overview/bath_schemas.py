@@ -61,7 +61,6 @@ class WarmMoment(Schema):
 
     at: datetime
     celsius: float
-    probe: bool
 
 
 class Given(Schema):

@@ -29,7 +29,7 @@ def compared(plan: Plan) -> list[Alternative]:
         process,
         given,
         {
-            str(bath.id): (bath.name, bath_facts(bath, against=given.curve))
+            str(bath.id): (bath.name, bath_facts(bath, against=process.against(given.curve)))
             for bath in baths[:MOST_COMPARED]
         },
         {str(strip.id): _strip(strip, plan.bath) for strip in _strips(plan, process.strips)},

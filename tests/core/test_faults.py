@@ -108,7 +108,8 @@ def test_an_error_is_the_same_dictionary_at_every_door():
 ANY_EVENT = TypeAdapter(one_of_each_kind(Event, "Test"))
 DATA = {"dip": {"open": ["sky"]}, "temperature": {"celsius": 18}, "covered": {"areas": ["sky"]},
         "opened": {"areas": ["sky"]},
-        "observation": {"text": "x"}, "note": {"text": "x"}, "undo": {"event": UUID}}  # fmt: skip
+        "scrap": {"after": 1, "lstar": 60}, "observation": {"text": "x"}, "note": {"text": "x"},
+        "undo": {"event": UUID}}  # fmt: skip
 
 
 def stamped(kind, **more):

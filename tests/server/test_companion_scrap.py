@@ -1,6 +1,8 @@
 """A companion scrap that is read at the run: the bites that remain follow, and undo is complete."""
 
-from server.baths.models import BathCheck
+from datetime import UTC, datetime, timedelta
+
+from server.baths.models import Bath, BathCheck
 
 OPEN = ("Tone 1", "Tone 2", "Tone 3")
 
@@ -64,3 +66,37 @@ def test_it_stands_among_the_baths_checks_and_in_the_record(furnished):
 def test_goggles_and_extraction_are_said_once_a_run(furnished):
     furnished.tablet.send(furnished.tablet.event("protected", -700_000))
     assert furnished.must("GET", f"/runs/{furnished.ids['run']}")["state"]["protected"]
+
+
+def test_a_speed_that_was_typed_gives_way_to_what_was_measured_after_it(furnished):
+    bath = furnished.ids["bath"]
+    bitten(furnished)
+    furnished.must("PUT", f"/baths/{bath}", {"version": 1, "rate_factor": 1.0})
+    an_hour_ago = datetime.now(UTC) - timedelta(hours=1)
+    Bath.objects.filter(id=bath).update(measured_at=an_hour_ago)
+    typed = left(furnished)
+    furnished.tablet.send(furnished.tablet.event("scrap", -100_000, after=1, lstar=55.0))
+    assert left(furnished) < typed
+
+
+def test_a_speed_that_was_typed_after_a_check_is_the_newer_word(furnished):
+    bath = furnished.ids["bath"]
+    bitten(furnished)
+    furnished.tablet.send(furnished.tablet.event("scrap", -100_000, after=1, lstar=55.0))
+    read = left(furnished)
+    furnished.must("PUT", f"/baths/{bath}", {"version": 1, "rate_factor": 1.0})
+    assert left(furnished) > read
+
+
+def test_the_id_of_a_scrap_overwrites_no_check_of_another_room(furnished, stranger):
+    from tests.server.conftest import furnish, new_id
+    from tests.server.walk import COUPON
+
+    theirs = furnish(stranger)
+    check = new_id()
+    stranger.must("POST", f"/baths/{theirs['bath']}/coupons", COUPON | {"id": check})
+    bitten(furnished)
+    scrap = furnished.tablet.event("scrap", -100_000, after=1, lstar=55.0) | {"id": check}
+    furnished.tablet.send(scrap)
+    assert BathCheck.objects.get(id=check).kind == "coupon"
+    assert BathCheck.objects.get(kind="check-patch").room == furnished.room

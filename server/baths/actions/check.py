@@ -131,13 +131,17 @@ def keep_scraps(
     bath: Bath, run: uuid.UUID, curve: dict[str, Any] | None, said: dict[uuid.UUID, dict[str, Any]],
     at: dict[uuid.UUID, datetime],
 ) -> None:  # fmt: skip
-    """Store a run's companion scraps as checks of its bath, by their events; others of it go."""
-    BathCheck.objects.filter(run=run).exclude(id__in=said).delete()
+    """Store a run's companion scraps as checks of its bath, by their events; others of it go.
+
+    An event's id is its device's: the check's own follows from it, and can be no other's.
+    """
+    names = {event: uuid.uuid5(event, "check of its bath") for event in said}
+    BathCheck.objects.filter(run=run).exclude(id__in=names.values()).delete()
     if curve is None:
         return
     for event, each in said.items():
         BathCheck.objects.update_or_create(
-            id=event,
+            id=names[event],
             defaults={
                 "room": bath.room, "bath": bath, "at": at[event], "kind": "check-patch",
                 "said": each, "curve": curve, "run": run,

@@ -41,9 +41,15 @@ def _measured(bath: Bath, warm: float, against: Curve | None) -> Speed:
     return found.factor, found.spread, found.numbers
 
 
+def _checked_since(bath: Bath) -> bool:
+    """Tell whether something was measured after a speed was typed in: the newest word counts."""
+    newest = bath.check_rows[0].at if bath.check_rows else None
+    return newest is not None and (bath.measured_at is None or newest > bath.measured_at)
+
+
 def _typed(bath: Bath, warm: float) -> Speed | None:
     """Return a speed that was typed in, carried to the bath's temperature and load now."""
-    if bath.rate_factor is None:
+    if bath.rate_factor is None or _checked_since(bath):
         return None
     measured_c = bath.temperature_c if bath.measured_c is None else bath.measured_c
     load = bath.load_g_per_l if bath.measured_g_per_l is None else bath.measured_g_per_l

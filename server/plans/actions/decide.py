@@ -55,7 +55,7 @@ def decided(
     strip = Curve.model_validate(curve) if curve else None
     return Decided(
         areas=what.areas,
-        bath=bath_facts(what.bath, temperature_c, strip),
+        bath=bath_facts(what.bath, temperature_c, PROCESSES[what.part].against(strip)),
         method=what.method,
         round_to_seconds=what.round_to_seconds,
         curve=strip,

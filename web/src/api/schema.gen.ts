@@ -10420,8 +10420,6 @@ export interface components {
             at: string;
             /** Celsius */
             celsius: number;
-            /** Probe */
-            probe: boolean;
         };
         /**
          * WhatNextInput

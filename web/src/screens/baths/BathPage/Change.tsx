@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { type Bath, type BathPage, bathQuery, changeBath, refreshBath } from "../../../api/baths";
 import { useHere } from "../../../frame/useHere";
+import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { NumberField, TextField, TickField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
@@ -22,7 +23,11 @@ export function Change({ page, done }: Props) {
   return (
     <div className="grid gap-5">
       <Refresh page={page} done={done} />
-      {page.bath.retired ? null : <Retire page={page} done={done} />}
+      {page.bath.retired ? (
+        <UseAgain page={page} done={done} />
+      ) : (
+        <Retire page={page} done={done} />
+      )}
       <Vessel page={page} done={done} />
       <details>
         <summary className="font-semibold">Type a speed measured elsewhere</summary>
@@ -90,6 +95,23 @@ function Retire({ page, done }: Props) {
         <FormFoot form={form} submit="Retire it" look="plain" beside />
       </div>
     </form>
+  );
+}
+
+/** It was retired by mistake. */
+function UseAgain({ page, done }: Props) {
+  const { room } = useHere();
+  const saved = useSaved();
+  const { bath } = page;
+  const again = async () => {
+    const next = await changeBath(room, bath.id, { version: bath.version, retired: false });
+    done();
+    await saved(next, `${next.name} is in use again.`);
+  };
+  return (
+    <div className="border-t border-hair pt-3">
+      <Button onClick={again}>Take it into use again</Button>
+    </div>
   );
 }
 

@@ -51,7 +51,7 @@ export function Bar({ run, inBath, over, begun, bite, wrong }: Props) {
       <button
         type="button"
         onClick={wrong}
-        className="flex min-h-12 items-center gap-2 px-1 text-h3 font-semibold whitespace-nowrap text-night-vermilion max-phone:px-1 max-phone:text-body [&>svg]:size-6 [&>svg]:[--cut:var(--color-night)]"
+        className="flex min-h-12 items-center gap-2 px-1 text-h3 font-semibold whitespace-nowrap text-night-vermilion max-phone:px-3 max-phone:text-body [&>svg]:size-6 [&>svg]:[--cut:var(--color-night)]"
       >
         <Mark name="danger" />
         <span className="max-phone:sr-only">Gone wrong?</span>
