@@ -26,6 +26,7 @@ MOVED = {
     "of the working order that were put right",
     r"\.measured\.degreaser$|\.can_add\.whites$": "parts are written 1 + 20; the back has its step",
     r"^\.ground\.missing": "heat is read from the fuse",
+    r"^\.state\.temperature_at_seconds$": "a run knows what others read of its bath, too",
     r"\.steps\.14\.(at_hand|cautions|by_itself)": "spit bite became a process with its caution",
 }
 

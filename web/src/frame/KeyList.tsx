@@ -56,7 +56,7 @@ export function KeyList({ close }: { close: () => void }) {
           <table className="mt-2.5">
             <tbody>
               {LIST.map(([key, does]) => (
-                <tr key={key}>
+                <tr key={`${key} ${does}`}>
                   <td className="whitespace-nowrap">
                     <b>{key}</b>
                   </td>

@@ -14,7 +14,7 @@ import { useOpenRuns } from "./useOpenRuns";
 export function Rail() {
   const { room, roomName } = useHere();
   return (
-    <header className="col-span-full flex items-stretch border-b border-line bg-paper-lift max-desk:min-h-13 max-phone:flex-wrap print:hidden">
+    <header className="col-span-full flex items-stretch border-b border-line bg-paper-lift max-desk:min-h-13 max-zoomed:flex-wrap print:hidden">
       <Link
         to={`/r/${room}/bench`}
         className="flex w-43 items-center border-r border-hair pr-2 pl-4 font-slab leading-tight font-semibold max-desk:w-auto max-desk:max-w-38 max-desk:border-0 max-desk:pl-4.5 max-phone:min-h-12.5 max-phone:max-w-none max-phone:flex-1"
@@ -56,7 +56,7 @@ function End() {
   const time = useNowOf((now) => wallClock(now, zone), 1000);
   const day = useNowOf((now) => weekdayOf(now, zone), 1000);
   return (
-    <div className="ml-auto flex items-center gap-3.5 px-4 text-ink-2 max-desk:gap-2 max-desk:px-2 max-phone:order-2">
+    <div className="ml-auto flex items-center gap-3.5 px-4 text-ink-2 max-desk:gap-2 max-desk:px-2 max-zoomed:order-2">
       <span className="max-desk:hidden">{day}</span>
       <b className="num text-h3 text-ink">{time}</b>
       <SignOut />
@@ -79,17 +79,17 @@ function RunChip() {
   return (
     <Link
       to={`/r/${room}/runs/${run.id}`}
-      className={`ml-auto flex min-w-0 items-center gap-2.5 px-4 whitespace-nowrap [&+*]:ml-0 max-phone:order-3 max-phone:min-h-13 max-phone:w-full max-phone:justify-center [&>svg]:size-5.5 [&>svg]:flex-none ${look}`}
+      className={`ml-auto flex min-w-0 items-center gap-2.5 px-4 whitespace-nowrap [&+*]:ml-0 max-zoomed:order-3 max-zoomed:min-h-13 max-zoomed:w-full max-zoomed:justify-center [&>svg]:size-5.5 [&>svg]:flex-none ${look}`}
     >
       <Mark name={run.in_bath ? "bath" : "lifted"} />
-      <span className="truncate max-desk:hidden max-phone:inline">
+      <span className="truncate max-desk:hidden max-zoomed:inline">
         {over ? "Lift now: " : ""}
         {plate.name}, bite {Math.min(run.bite, run.bites)}
       </span>
       {lift != null ? (
         <>
-          <LeftUntil at={lift} className="text-h3 font-bold max-phone:text-far" />
-          <span className="max-desk:hidden max-phone:inline">
+          <LeftUntil at={lift} className="text-h3 font-bold max-zoomed:text-far" />
+          <span className="max-desk:hidden max-zoomed:inline">
             <TimeWord told={(now) => (lift >= now ? "to go" : "over")} />
           </span>
         </>
