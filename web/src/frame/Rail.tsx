@@ -17,7 +17,7 @@ export function Rail() {
     <header className="col-span-full flex items-stretch border-b border-line bg-paper-lift max-desk:min-h-13 max-zoomed:flex-wrap print:hidden">
       <Link
         to={`/r/${room}/bench`}
-        className="flex w-43 items-center border-r border-hair pr-2 pl-4 font-slab leading-tight font-semibold max-desk:w-auto max-desk:max-w-38 max-desk:border-0 max-desk:pl-4.5 max-phone:min-h-12.5 max-phone:max-w-none max-phone:flex-1"
+        className="flex w-43 items-center border-r border-hair pr-2 pl-4 font-slab leading-tight font-semibold max-desk:w-auto max-desk:max-w-38 max-zoomed:max-w-23 max-desk:border-0 max-desk:pl-4.5 max-phone:min-h-12.5 max-phone:max-w-none max-phone:flex-1"
       >
         {roomName}
       </Link>
