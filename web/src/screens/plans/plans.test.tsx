@@ -71,6 +71,19 @@ test("by minutes: what the plan has is filled in, a row of times is read, and ke
   expect(kept.areas[0]).toMatchObject({ depth_um: null, darkness: null });
 });
 
+test("where no area has a time yet, a row of times fills them all", async () => {
+  const { server } = await planning();
+  await press("By minutes");
+  for (const area of lines.areas)
+    await userEvent.clear(screen.getByLabelText(`${area.name}, time in all`));
+  server.answer("POST /api/calc/minutes", { body: { seconds: [120, 360, 840] } });
+  await type("All at once, in minutes", "2 + 4 + 8");
+  await press("Fill in");
+  const last = screen.getByLabelText(`${lines.areas[2]?.name}, time in all`);
+  await waitFor(() => expect(last).toHaveValue("14:00"));
+  expect(alerts()).toEqual([]);
+});
+
 test("a row of times that does not fit, or falls, says so and changes nothing", async () => {
   const { server } = await planning();
   await press("By minutes");

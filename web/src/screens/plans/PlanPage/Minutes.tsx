@@ -61,7 +61,7 @@ function Row({ process, rows, set }: RowProps) {
   const read = useMutation({
     mutationFn: () => readMinutes(text),
     onSuccess: ({ seconds }) => {
-      const bitten = rows().flatMap((row, place) => (row.seconds === "" ? [] : [place]));
+      const bitten = timed(rows());
       setOver(fits(process, seconds.length, bitten.length));
       if (seconds.length !== bitten.length) return;
       bitten.forEach((place, i) => {
@@ -100,6 +100,12 @@ function Row({ process, rows, set }: RowProps) {
       <Trouble error={read.error} />
     </div>
   );
+}
+
+/** Places of the areas that have a time; every one where none has, as before the first plan came. */
+function timed(rows: AreaRow[]): number[] {
+  const places = rows.flatMap((row, place) => (row.seconds === "" ? [] : [place]));
+  return places.length > 0 ? places : rows.map((_, place) => place);
 }
 
 /** Why a row of times does not fit the areas; empty where it does. */
