@@ -7,10 +7,11 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from core.bath.answers import answer, only, together
+from core.bath.laid import NOW, Laid
 from core.bath.moments import Moment
-from core.bath.posterior import Known, Question, Told
+from core.bath.posterior import Question, Told
 from core.bath.speed_shapes import BathSpeedInput
-from core.bath.today import NOW, Laid, answer, together
 from core.data.drift import DRIFT_PER_ROOT_DAY
 
 DUE_BAND = 0.08
@@ -62,7 +63,7 @@ def speed_line(given: BathSpeedInput, moments: Sequence[Moment]) -> list[SpeedAt
         As for ``bath_speed``.
     """
     laid = Laid(given, tuple(moments))
-    first = laid.strip(len(laid.curves))
+    first = laid.first_other
     return [speed_at(answer(laid, _at(first + i))) for i in range(len(moments))]
 
 
@@ -84,15 +85,11 @@ def each_alone(given: BathSpeedInput) -> list[SpeedAt]:
         As for ``bath_speed``.
     """
     laid = Laid(given)
-    return [speed_at(answer(laid, _at(1 + i), _only(i))) for i in range(len(given.evidence))]
+    return [speed_at(answer(laid, _at(1 + i), only(i))) for i in range(len(given.evidence))]
 
 
 def _at(place: int) -> Callable[[Laid], Question]:
     return lambda laid: laid.at(place)
-
-
-def _only(place: int) -> Callable[[Known], Known]:
-    return lambda known: known.only(place)
 
 
 def days_until_due(given: BathSpeedInput) -> float:

@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from core.kinetics.shapes import (
+    LONGEST_SECONDS,
     BathCelsius,
     Baume,
     Load,
@@ -73,7 +74,43 @@ class Hydrometer(_Piece):
     """What was dissolved then; the load now where it is not given."""
 
 
-Evidence = Annotated[Coupon | CheckPatch | Hydrometer, Field(discriminator="kind")]
+class Strip(_Piece):
+    """A whole strip bitten in this bath: those of one ground are laid over each other.
+
+    Its temperature and load are those of its curve's conditions.
+    """
+
+    kind: Literal["strip"]
+    curve: Curve
+    ground: Annotated[str, Field(min_length=1, max_length=300)]
+    """What its grain and its print were made with: only strips alike in it are compared."""
+
+
+class BittenLine(Shape):
+    """A line of a strip, its depth measured."""
+
+    seconds: Annotated[float, Field(ge=1, le=LONGEST_SECONDS, json_schema_extra={"unit": "s"})]
+    dips: Annotated[int, Field(ge=1, le=200)] = 1
+    depth_um: Annotated[float, Field(ge=0.1, le=800, json_schema_extra={"unit": "µm"})]
+    depth_spread_um: (
+        Annotated[float, Field(ge=0.1, le=2000, json_schema_extra={"unit": "µm"})] | None
+    ) = None
+    """Standard deviation of one measurement."""
+
+
+class LineStrip(_Piece):
+    """Lines bitten in this bath at one temperature and load, their depths measured."""
+
+    kind: Literal["lines"]
+    measured: Annotated[list[BittenLine], Field(min_length=1, max_length=40)]
+    temperature_c: BathCelsius
+    load_g_per_l: Load | None = None
+
+
+Evidence = Annotated[
+    Coupon | CheckPatch | Hydrometer | Strip | LineStrip, Field(discriminator="kind")
+]
+EvidenceKind = Literal["coupon", "check-patch", "hydrometer", "strip", "lines", "thermometer"]
 
 
 class BathNow(Shape):
@@ -99,7 +136,7 @@ class BathSpeedInput(Shape):
 class SourceShare(Shape):
     """What one source adds to the answer."""
 
-    kind: Literal["coupon", "check-patch", "hydrometer", "thermometer"]
+    kind: EvidenceKind
     evidence: int | None
     """Its place among the evidence; None for the thermometer and what is known of the mordant."""
     share: float

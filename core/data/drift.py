@@ -21,5 +21,10 @@ SCALE_G = Number(0.005, 0.002, "g", "room-practice")
 """One weighing on a bench scale, where its doubt was not said."""
 HYDROMETER_BAUME = Number(0.3, 0.1, "°Bé", "room-practice")
 """One reading at the stem."""
+STRIP = Number(0.19, 0.05, "", "room-practice")
+"""Dust, wiping and hands of one strip: two of one ground part by √2 of it, which is what
+``STRIP_DRIFT`` of the curves makes of their pace."""
+LINES = Number(0.05, 0.02, "", "room-practice")
+"""Narrow lines are rinsed by fresh mordant otherwise than an open coupon; all but the loupe."""
 CHECK_PATCH = Number(0.35, 0.1, "L*", "room-practice")
 """Grain and wiping of one patch, beside its reading."""

@@ -54,6 +54,11 @@ class Bath(RoomThing):
         """Return the checks that hold, the newest first, asked for once."""
         return list(BathCheck.objects.filter(bath=self, taken_back=False).order_by("-at"))
 
+    @property
+    def measured_rows(self) -> list[BathCheck]:
+        """Return the checks that tell a speed: strips are only laid over each other."""
+        return [row for row in self.check_rows if row.kind != "strip"]
+
     @cached_property
     def replaced_rows(self) -> list[tuple[datetime, float]]:
         """Return when which share was replaced, asked for once."""
@@ -94,10 +99,11 @@ class BathReading(models.Model):
 
 
 class BathCheck(RoomThing):
-    """A piece of evidence of how fast a bath bites: coupon, check patch, hydrometer.
+    """A piece of evidence of how fast a bath bites: coupon, check patch, hydrometer, strip.
 
     ``said`` is the core's shape of it, without the curve. ``curve`` is that of the strip it was
-    read off, as it was then. A companion scrap of a run is derived from its event.
+    read off, as it was then. A companion scrap of a run is derived from its event, a strip and its
+    measured lines from the strip.
     """
 
     bath = models.ForeignKey(Bath, models.CASCADE, related_name="checks")

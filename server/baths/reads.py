@@ -41,10 +41,16 @@ def check_out(check: BathCheck) -> CheckOut:
         version=check.version,
         taken_back=check.taken_back,
         text=check_words(check.kind, check.said),
-        temperature_c=check.said.get("temperature_c"),
+        temperature_c=_warm(check),
         strip=check.strip,
         run=check.run,
     )
+
+
+def _warm(check: BathCheck) -> float | None:
+    if check.kind == "strip" and check.curve:
+        return float(check.curve["conditions"]["temperature_c"])
+    return check.said.get("temperature_c")
 
 
 def bath_out(bath: Bath) -> BathOut:

@@ -1,7 +1,8 @@
-"""A bath's speed from what was measured of it: coupons, check patches, a hydrometer."""
+"""A bath's speed from what was measured of it: coupons, check patches, strips, a hydrometer."""
 
 from __future__ import annotations
 
+import uuid
 from dataclasses import dataclass
 from datetime import datetime
 from functools import lru_cache
@@ -21,8 +22,9 @@ from server.baths.models import Bath, BathCheck
 
 MOST_CHECKS = 24
 """The newest of them: older ones say next to nothing."""
-COUPONS_FOR_OWN = 3
-"""From so many weighed coupons on a bath's own energy and end of life stand in its reckoning."""
+CHECKS_FOR_OWN = 3
+"""From so many coupons and strips on a bath's own energy and end of life stand in its reckoning."""
+OWN_KINDS = ("coupon", "lines", "strip")
 DAY_SECONDS = 86_400
 
 
@@ -102,10 +104,15 @@ class Measured:
     numbers: MordantNumbers | None
 
 
-def measured_speed(bath: Bath, warm_c: float, against: Curve | None) -> Measured | None:
-    """Return the measured speed of a bath; None where nothing was measured."""
-    found = pieces(bath)
-    if not found:
+def measured_speed(
+    bath: Bath, warm_c: float, against: Curve | None, beside: uuid.UUID | None = None
+) -> Measured | None:
+    """Return the measured speed of a bath; None where nothing was measured.
+
+    The lines of the strip ``beside`` are not asked.
+    """
+    found = [piece for piece in pieces(bath) if not _is_of(piece, beside)]
+    if not any(tells_speed(piece) for piece in found):
         return None
     answer = told(speed_input(bath, found, warm_c, bath.load_g_per_l, against))
     numbers = own_of(bath, found, answer)
@@ -117,14 +124,28 @@ def measured_speed(bath: Bath, warm_c: float, against: Curve | None) -> Measured
     return Measured(answer.rate_um_per_min / fresh, spread, numbers)
 
 
+def tells_speed(piece: Piece) -> bool:
+    """Tell whether a piece alone says how fast the bath is: strips are only compared."""
+    return piece.said["kind"] != "strip"
+
+
+def _is_of(piece: Piece, strip: uuid.UUID | None) -> bool:
+    check = piece.check
+    return strip is not None and check is not None and (check.kind, check.strip) == ("lines", strip)
+
+
+def for_own(found: list[Piece]) -> int:
+    """Return how many pieces there are of the kinds that tell a bath's own numbers."""
+    return sum(each.said["kind"] in OWN_KINDS for each in found)
+
+
 def _log_spread(low: float, high: float) -> float:
     return log(high / low) / 3.92
 
 
 def own_of(bath: Bath, found: list[Piece], answer: BathSpeedOutput) -> MordantNumbers | None:
-    """Return the mordant's numbers as this bath's coupons leave them; the room's where few."""
-    coupons = sum(each.said["kind"] == "coupon" for each in found)
-    if coupons < COUPONS_FOR_OWN:
+    """Return the mordant's numbers as this bath's own pieces leave them; the room's where few."""
+    if for_own(found) < CHECKS_FOR_OWN:
         return bath.own_numbers
     own = answer.own
     known = bath.own_numbers.model_dump() if bath.own_numbers else {}

@@ -19,4 +19,14 @@ def check_words(kind: str, said: dict[str, Any]) -> str:
         dips = said.get("dips", 1)
         often = f" in {dips} dips" if dips > 1 else ""
         return f"L* {said['lstar']:g} after {clock_text(said['seconds'])}{often}"
+    if kind == "strip":
+        return f"a strip on {said['ground']}, beside the others of its ground"
+    if kind == "lines":
+        deepest = max(said["measured"], key=lambda line: line["depth_um"])
+        often = f"{len(said['measured'])} lines" if len(said["measured"]) > 1 else "a line"
+        many = "the deepest " if len(said["measured"]) > 1 else ""
+        return (
+            f"{often} measured, {many}{deepest['depth_um']:g} µm after "
+            f"{clock_text(deepest['seconds'])}"
+        )
     return f"{said['baume']:g} °Bé read, with {said.get('load_g_per_l', 0):.1f} g/L in it"

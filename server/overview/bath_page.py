@@ -19,7 +19,7 @@ from core.units import UM_PER_CM
 from server.baths.actions.settle import bath_readings, read_by_probe
 from server.baths.models import Bath, BathReading
 from server.baths.reads import caution_out
-from server.baths.speed import DAY_SECONDS, own_of
+from server.baths.speed import DAY_SECONDS, for_own, own_of
 from server.baths.words import check_words
 from server.overview.bath_schemas import (
     BathPage,
@@ -35,6 +35,8 @@ from server.overview.bath_schemas import (
 from server.overview.bath_shelf import METALS, plates_of, shelf_bath
 from server.overview.bath_speeds import Known
 
+DRAWN_KINDS = ("coupon", "check-patch", "lines")
+"""Those that tell a speed of their own day."""
 LINE_POINTS, FORECAST_POINTS, FORECAST_DAYS = 60, 12, 30
 MOST_WARM = 200
 PROBED_DAYS = 14
@@ -97,7 +99,6 @@ def bath_page(bath: Bath, now_seconds: float) -> BathPage:
     stands = plates_of(bath.room, now_seconds)
     beside = shelf_bath(known, stands)
     life, like = _life(known, past)
-    coupons = sum(piece.said["kind"] == "coupon" for piece in known.pieces)
     rows = cautions_for({bath.mordant}, set(), (*_hot(bath), *_zinc(bath), *MORE_CAUTIONS))
     return BathPage(
         **dict(beside),
@@ -117,7 +118,7 @@ def bath_page(bath: Bath, now_seconds: float) -> BathPage:
         grams_a_week=round(past.grams_a_day * 7, 2),
         like=like,
         own=known.told.own,
-        coupons=coupons,
+        own_from=for_own(known.pieces),
         cautions=[caution_out(row.key) for row in rows],
         refuses=_refuses(bath),
     )
@@ -189,7 +190,7 @@ def _checks(known: Known) -> list[CheckMark]:
             text=check_words(piece.check.kind, piece.said), **_speed(told, known),
         )
         for piece, told in zip(known.pieces, alone, strict=True)
-        if piece.check is not None and piece.check.kind != "hydrometer"
+        if piece.check is not None and piece.check.kind in DRAWN_KINDS
     ]  # fmt: skip
 
 

@@ -3,13 +3,12 @@
 from __future__ import annotations
 
 from datetime import datetime
-from typing import Literal
 from uuid import UUID
 
 from ninja import Schema
 
 from core.bath.life import BathLifeOutput
-from core.bath.speed_shapes import OwnNumbers
+from core.bath.speed_shapes import EvidenceKind, OwnNumbers
 from core.data.pairs import Verdict
 from server.baths.schemas import BathOut, Caution
 from server.instruments.schemas import ProbeOut
@@ -32,7 +31,7 @@ class SpeedMoment(Speed):
 class Source(Schema):
     """One source of today's speed, with its share in it."""
 
-    kind: Literal["coupon", "check-patch", "hydrometer", "thermometer"]
+    kind: EvidenceKind
     check: UUID | None
     at: datetime | None
     text: str
@@ -147,7 +146,8 @@ class BathPage(ShelfBath):
     like: str
     """What plates lives are counted in: "the last 12"; empty where none was bitten."""
     own: OwnNumbers
-    coupons: int
+    own_from: int
+    """Coupons and strips that its own numbers come from."""
     cautions: list[Caution]
     refuses: list[str]
     """Metals that may not go in, each with its reason."""

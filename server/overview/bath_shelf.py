@@ -12,6 +12,7 @@ from core.data.mordants import MORDANTS
 from core.safety.pairs import pair_row
 from server.baths.models import Bath, ask_checks_of
 from server.baths.reads import bath_out
+from server.baths.speed import tells_speed
 from server.instruments.reads import probe_of
 from server.overview.bath_schemas import MayGoIn, Shelf, ShelfBath, Sign
 from server.overview.bath_speeds import Known
@@ -21,7 +22,10 @@ from server.rooms.models import Room
 
 MOST_PLATES = 40
 METALS = ("copper", "zinc")
-KIND_WORDS = {"coupon": "coupon", "check-patch": "check patch", "hydrometer": "hydrometer"}
+KIND_WORDS = {
+    "coupon": "coupon", "check-patch": "check patch", "hydrometer": "hydrometer",
+    "lines": "measured lines",
+}  # fmt: skip
 LEAST_SIDE_MM = 10.0
 
 
@@ -57,7 +61,7 @@ def shelf_bath(known: Known, stands: list[Standing]) -> ShelfBath:
         speed=known.speed,
         strip=known.strip.id if known.strip else None,
         strip_name=known.strip.name if known.strip else "",
-        guess=not any(piece.check for piece in known.pieces),
+        guess=not any(piece.check and tells_speed(piece) for piece in known.pieces),
         known_from=known_from(known),
         due=known.now + timedelta(days=days) if days > 0 else None,
         probe=probe_of(bath, known.now),
@@ -79,7 +83,7 @@ def _is_in(at: Standing, bath: Bath) -> bool:
 
 def known_from(known: Known) -> str:
     """Return the newest check of each kind, in words; else what is left."""
-    newest = {piece.check.kind: piece.check for piece in known.pieces if piece.check}
+    newest = {p.check.kind: p.check for p in known.pieces if p.check and tells_speed(p)}
     told = [f"{KIND_WORDS[kind]} {check.at:%-d %b}" for kind, check in newest.items()]
     return ", ".join(told) or "thermometer only"
 

@@ -9,7 +9,7 @@ from core.process.rows import PROCESSES
 from core.tone.shapes import Curve
 from server.baths.actions.facts import bath_facts
 from server.baths.models import Bath
-from server.plans.actions.decide import decided, measured_lines
+from server.plans.actions.decide import decided, measured_lines, with_its_lines
 from server.plans.models import Plan
 from server.strips.models import Strip
 
@@ -29,7 +29,14 @@ def compared(plan: Plan) -> list[Alternative]:
         process,
         given,
         {
-            str(bath.id): (bath.name, bath_facts(bath, against=process.against(given.curve)))
+            str(bath.id): (
+                bath.name,
+                bath_facts(
+                    bath,
+                    against=process.against(given.curve),
+                    beside=with_its_lines(process, plan.strip_id),
+                ),
+            )
             for bath in baths[:MOST_COMPARED]
         },
         {str(strip.id): _strip(strip, plan.bath) for strip in _strips(plan, process.strips)},

@@ -112,7 +112,7 @@ def test_three_coupons_make_the_baths_own_numbers(furnished):
                        coupon(temperature_c=warm, mass_after_g=after))  # fmt: skip
         page = furnished.must("GET", f"{bath_of(furnished)}/page")
         own.append(page["own"]["energy_kj_per_mol"]["spread"])
-    assert page["coupons"] == 3
+    assert page["own_from"] == 3
     assert own[2] < 0.8 * own[0]
     assert sum(source["share"] for source in page["sources"]) == pytest.approx(1, abs=0.01)
 

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import uuid
+
 from core.kinetics.bath import DEFAULT_RATE_FACTOR_SPREAD
 from core.kinetics.carry import carried_rate_factor
 from core.kinetics.row import mordant_row
@@ -15,11 +17,17 @@ Speed = tuple[float | None, float | None, MordantNumbers | None]
 
 
 def bath_facts(
-    bath: Bath, temperature_c: float | None = None, against: Curve | None = None
+    bath: Bath,
+    temperature_c: float | None = None,
+    against: Curve | None = None,
+    beside: uuid.UUID | None = None,
 ) -> CurveBath:
-    """Return today's bath, its speed over that of a strip's curve where it was measured."""
+    """Return today's bath, its speed over that of a strip's curve where it was measured.
+
+    ``beside`` is a strip whose measured lines the plan has at hand: they do not speak twice.
+    """
     warm = bath.temperature_c if temperature_c is None else temperature_c
-    factor, spread, numbers = _typed(bath, warm) or _measured(bath, warm, against)
+    factor, spread, numbers = _typed(bath, warm) or _measured(bath, warm, against, beside)
     known = {
         "mordant": bath.mordant,
         "temperature_c": warm,
@@ -34,8 +42,8 @@ def bath_facts(
     return CurveBath(**within(CurveBath, known))
 
 
-def _measured(bath: Bath, warm: float, against: Curve | None) -> Speed:
-    found = measured_speed(bath, warm, against)
+def _measured(bath: Bath, warm: float, against: Curve | None, beside: uuid.UUID | None) -> Speed:
+    found = measured_speed(bath, warm, against, beside)
     if found is None:
         return None, None, bath.own_numbers
     return found.factor, found.spread, found.numbers
@@ -43,7 +51,7 @@ def _measured(bath: Bath, warm: float, against: Curve | None) -> Speed:
 
 def _checked_since(bath: Bath) -> bool:
     """Tell whether something was measured after a speed was typed in: the newest word counts."""
-    newest = bath.check_rows[0].at if bath.check_rows else None
+    newest = bath.measured_rows[0].at if bath.measured_rows else None
     return newest is not None and (bath.measured_at is None or newest > bath.measured_at)
 
 

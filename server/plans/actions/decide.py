@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+import uuid
 from typing import Any, Protocol
 
 from core.events.fold import Immersion
 from core.line.shapes import MeasuredLine
+from core.process.row import Process
 from core.process.rows import PROCESSES
 from core.process.shapes import Decided
 from core.stages.shapes import MOST_DONE, DoneBite, RunSheet
@@ -27,7 +29,7 @@ class Decides(Protocol):
     @property
     def bath(self) -> Bath: ...
     @property
-    def strip(self) -> Strip | None: ...
+    def strip_id(self) -> uuid.UUID | None: ...
 
 
 Again = tuple[list[str], int]
@@ -53,9 +55,12 @@ def decided(
     made = [*earlier, *(done_bite(dip) for dip in done)][:MOST_DONE]
     known = {area["name"] for area in what.areas}
     strip = Curve.model_validate(curve) if curve else None
+    process = PROCESSES[what.part]
     return Decided(
         areas=what.areas,
-        bath=bath_facts(what.bath, temperature_c, PROCESSES[what.part].against(strip)),
+        bath=bath_facts(
+            what.bath, temperature_c, process.against(strip), with_its_lines(process, what.strip_id)
+        ),
         method=what.method,
         round_to_seconds=what.round_to_seconds,
         curve=strip,
@@ -64,6 +69,11 @@ def decided(
         open_again=[name for name in names if name in known],
         opened_after=min(after, len(made)),
     )
+
+
+def with_its_lines(process: Process, strip: uuid.UUID | None) -> uuid.UUID | None:
+    """Return the strip whose measured lines stand in the plan itself."""
+    return strip if process.strips == "lines" else None
 
 
 def sheet_of(part: str, given: Decided) -> RunSheet:

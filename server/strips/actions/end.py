@@ -19,6 +19,7 @@ from server.events.done import done_bite
 from server.record.actions.write import write
 from server.replies.errors import BadValue
 from server.rooms.permissions import enter, find
+from server.strips.actions.tell_bath import tell_bath
 from server.strips.models import Strip
 from server.strips.state import strip_state
 
@@ -47,6 +48,7 @@ def end_strip(user: User, room_id: uuid.UUID, strip_id: uuid.UUID, reason: str =
     strip.ended_at, strip.end_reason = timezone.now(), reason
     strip.save()
     load_bath(user, strip)
+    tell_bath(strip)
     why = f": {reason}" if reason else ""
     write(room, user, "strip", f"Strip {strip.name}: {len(state.done)} bites made{why}.")
     return strip

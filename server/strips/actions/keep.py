@@ -23,6 +23,7 @@ from server.rooms.permissions import add, change, enter, find
 from server.rooms.said import said_of
 from server.shopbook.actions.numbers import own_mordant_numbers
 from server.shopbook.printed import KINDS, Names, printed_with
+from server.strips.actions.tell_bath import tell_bath
 from server.strips.models import Strip
 from server.strips.schemas import StripChange, StripIn
 
@@ -57,6 +58,7 @@ def make_strip(user: User, room_id: uuid.UUID, given: StripIn) -> Strip:
             many = len(stored.patches or stored.planned)
             to_bite = " to bite" if stored.planned else ""
             write(room, user, "strip", f"Strip {stored.name}: {many} patches{to_bite}.")
+            tell_bath(stored)
     return stored
 
 
@@ -86,6 +88,7 @@ def change_strip(user: User, room_id: uuid.UUID, strip_id: uuid.UUID, given: Str
         strip.save()
         named = {kind: getattr(given, kind) for kind in KINDS if getattr(given, kind) is not None}
         write(room, user, "strip", _changed(strip, given), data=said | named)
+        tell_bath(strip)
     if given.out_reason is not None:
         _fit_again(room, strip)
     return strip
@@ -116,6 +119,7 @@ def _fit_again(room: Room, changed: Strip) -> None:
             curve=strip.curve, fit=strip.fit, fault=strip.fault, prior=strip.prior,
             version=F("version") + 1,
         )  # fmt: skip
+        tell_bath(strip)
 
 
 def _bath(room: Room, bath_id: uuid.UUID | None, metal: str) -> Bath | None:

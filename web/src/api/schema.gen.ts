@@ -2765,8 +2765,6 @@ export interface components {
             cautions: components["schemas"]["Caution"][];
             /** Checks */
             checks: components["schemas"]["CheckMark"][];
-            /** Coupons */
-            coupons: number;
             /** Due */
             due: string | null;
             /** Forecast */
@@ -2791,6 +2789,8 @@ export interface components {
             /** Now Seconds */
             now_seconds: number;
             own: components["schemas"]["OwnNumbers"];
+            /** Own From */
+            own_from: number;
             /** Plates */
             plates: components["schemas"]["MayGoIn"][];
             probe: components["schemas"]["ProbeOut"] | null;
@@ -2825,7 +2825,7 @@ export interface components {
              * Evidence
              * @default []
              */
-            evidence: (components["schemas"]["Coupon"] | components["schemas"]["CheckPatch"] | components["schemas"]["Hydrometer"])[];
+            evidence: (components["schemas"]["Coupon"] | components["schemas"]["CheckPatch"] | components["schemas"]["Hydrometer"] | components["schemas"]["Strip"] | components["schemas"]["LineStrip"])[];
             /**
              * Mordant
              * @enum {string}
@@ -3064,6 +3064,23 @@ export interface components {
             width_um_high: number;
             /** Width Um Low */
             width_um_low: number;
+        };
+        /**
+         * BittenLine
+         * @description A line of a strip, its depth measured.
+         */
+        BittenLine: {
+            /** Depth Spread Um */
+            depth_spread_um?: number | null;
+            /** Depth Um */
+            depth_um: number;
+            /**
+             * Dips
+             * @default 1
+             */
+            dips: number;
+            /** Seconds */
+            seconds: number;
         };
         /**
          * BittenLines
@@ -5201,6 +5218,33 @@ export interface components {
             seconds?: number | null;
             /** Spacing Um */
             spacing_um?: number | null;
+        };
+        /**
+         * LineStrip
+         * @description Lines bitten in this bath at one temperature and load, their depths measured.
+         */
+        LineStrip: {
+            /**
+             * Days Ago
+             * @default 0
+             */
+            days_ago: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "lines";
+            /** Load G Per L */
+            load_g_per_l?: number | null;
+            /** Measured */
+            measured: components["schemas"]["BittenLine"][];
+            /**
+             * Replaced Since
+             * @default 0
+             */
+            replaced_since: number;
+            /** Temperature C */
+            temperature_c: number;
         };
         /**
          * LinesAtTheEnd
@@ -8886,7 +8930,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "coupon" | "check-patch" | "hydrometer" | "thermometer";
+            kind: "coupon" | "check-patch" | "hydrometer" | "strip" | "lines" | "thermometer";
             /** Share */
             share: number;
             speed: components["schemas"]["Speed"] | null;
@@ -8906,7 +8950,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "coupon" | "check-patch" | "hydrometer" | "thermometer";
+            kind: "coupon" | "check-patch" | "hydrometer" | "strip" | "lines" | "thermometer";
             /** Low */
             low: number | null;
             /** Share */
@@ -9184,6 +9228,32 @@ export interface components {
         Strength: {
             /** Baume */
             baume: number;
+        };
+        /**
+         * Strip
+         * @description A whole strip bitten in this bath: those of one ground are laid over each other.
+         *
+         *     Its temperature and load are those of its curve's conditions.
+         */
+        Strip: {
+            curve: components["schemas"]["Curve"];
+            /**
+             * Days Ago
+             * @default 0
+             */
+            days_ago: number;
+            /** Ground */
+            ground: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "strip";
+            /**
+             * Replaced Since
+             * @default 0
+             */
+            replaced_since: number;
         };
         /**
          * StripBites

@@ -4,17 +4,32 @@ import { measureOffset } from "./clock";
 import { dropEvents, keepEvent, keepRun, waitingEvents } from "./store";
 import type { Subject, Waiting } from "./waiting";
 
-let flushing: Promise<boolean> | null = null;
+let sending: Promise<boolean> | null = null;
+let next: Promise<boolean> | null = null;
 
-/** Send what waits, subject by subject; what the server refuses stays here with its reason. */
+/**
+ * Send what waits, subject by subject; what the server refuses stays here with its reason.
+ * One sending at a time: what was kept after it began goes with the next.
+ */
 export function flushAll(
   user: string,
   seen: (room: string, run: Run) => void = () => {},
 ): Promise<boolean> {
-  flushing ??= sendWaiting(user, seen).finally(() => {
-    flushing = null;
+  if (!sending) return send(user, seen);
+  next ??= sending
+    .catch(() => false)
+    .then(() => {
+      next = null;
+      return send(user, seen);
+    });
+  return next;
+}
+
+function send(user: string, seen: (room: string, run: Run) => void): Promise<boolean> {
+  sending = sendWaiting(user, seen).finally(() => {
+    sending = null;
   });
-  return flushing;
+  return sending;
 }
 
 async function sendWaiting(user: string, seen: (room: string, run: Run) => void): Promise<boolean> {

@@ -31,6 +31,16 @@ export function BathPatterns() {
         <circle cx="2" cy="2" r="1.3" className="fill-paper-lift" />
         <circle cx="4.8" cy="4.6" r="1" className="fill-paper-lift" />
       </pattern>
+      <pattern id="bath-grooves" width="5" height="28" patternUnits="userSpaceOnUse">
+        <rect width="5" height="28" className="fill-paper-lift" />
+        <path d="M2.5 0V28" stroke="var(--color-ink)" strokeWidth="1.6" />
+      </pattern>
+      <pattern id="bath-steps" width="28" height="8" patternUnits="userSpaceOnUse">
+        <rect width="28" height="8" className="fill-paper-lift" />
+        <path d="M7 0h7v8h-7z" className="fill-ink" fillOpacity=".3" />
+        <path d="M14 0h7v8h-7z" className="fill-ink" fillOpacity=".6" />
+        <path d="M21 0h7v8h-7z" className="fill-ink" />
+      </pattern>
     </defs>
   );
 }

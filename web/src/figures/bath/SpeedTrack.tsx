@@ -83,7 +83,12 @@ type SignProps = {
   marked: boolean;
 };
 
-/** A coupon is a plate on edge, a check patch a square of grain; each with its error. */
+const SURFACES: Record<string, string> = {
+  "check-patch": "url(#bath-grain)",
+  lines: "url(#bath-grooves)",
+};
+
+/** A coupon is a plate on edge, a patch a square of grain, lines one of grooves; with its error. */
 function CheckSign({ kind, x, y: [high, value, low], marked }: SignProps) {
   const [a, b] = [Math.max(high, top - 4), Math.min(low, TRACKS.speed.bottom + 6)];
   return (
@@ -95,7 +100,7 @@ function CheckSign({ kind, x, y: [high, value, low], marked }: SignProps) {
           className="fill-copper"
         />
       ) : (
-        <rect x={x - 6} y={value - 6} width="12" height="12" fill="url(#bath-grain)" />
+        <rect x={x - 6} y={value - 6} width="12" height="12" fill={SURFACES[kind]} />
       )}
       {marked ? <circle cx={x} cy={value} r="13" className="fill-none" strokeWidth="2.5" /> : null}
     </g>

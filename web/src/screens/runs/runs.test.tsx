@@ -427,6 +427,32 @@ test("out of the bath it is set aside with a reason; with none it asks, with no 
   expect(at()).toBe(`/plates/${LANTERN}`);
 });
 
+test("a lift that is still on its way goes before the end of the run", async () => {
+  const { server } = await atTheBath(runEarlier(0));
+  let letGo = () => {};
+  const slow = new Promise<void>((resolve) => {
+    letGo = resolve;
+  });
+  const ended = { outcome: "set aside", ended_at: "2026-01-01T10:00:00Z" };
+  server.answer(EVENTS, async (body: Body) => {
+    await slow;
+    return { body: withEvents(runEarlier(0), body) };
+  });
+  server.answer(`POST /runs/${RUN}/end`, (body: Body) => ({
+    body: { ...runEarlier(0), ...ended, ...body },
+  }));
+  await userEvent.keyboard(" ");
+  await screen.findByText("Out of the bath");
+  await userEvent.keyboard("s");
+  await press("tomorrow");
+  const calls = () =>
+    server.sent.map((each) => each.call).filter((call) => call.startsWith("POST"));
+  await waitFor(() => expect(calls()).toEqual([EVENTS]));
+  letGo();
+  await waitFor(() => expect(calls()).toEqual([EVENTS, `POST /runs/${RUN}/end`]));
+  expect(await screen.findByText("Set aside: tomorrow.")).toBeVisible();
+});
+
 test.each([
   ["set aside", "Set aside", "tomorrow"],
   ["never dipped", "Never dipped", "wrong plate"],

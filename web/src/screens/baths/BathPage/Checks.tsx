@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link } from "react-router";
 import { type BathPage, type Check, changeCheck, checksQuery } from "../../../api/baths";
 import { useHere } from "../../../frame/useHere";
 import { Asking } from "../../../ui/Asking";
@@ -28,7 +29,8 @@ export function Checks({ page }: { page: BathPage }) {
       {data.items.length === 0 ? (
         <p className="note mt-1">
           None yet. A coupon is a scrap of known area, weighed before and after ten minutes; a check
-          patch one patch of your strip's ground, bitten and read.
+          patch one patch of your strip's ground, bitten and read. Strips bitten in it come by
+          themselves.
         </p>
       ) : (
         <Table
@@ -62,7 +64,9 @@ function Row({ bath, check }: { bath: string; check: Check }) {
   return (
     <tr>
       <td className="num whitespace-nowrap">{momentOf(check.at, zone)}</td>
-      <td className={struck}>{check.run ? "Companion scrap" : CHECK_NAMES[check.kind]}</td>
+      <td className={struck}>
+        <Name check={check} />
+      </td>
       <td className={struck}>
         {check.text}
         {check.temperature_c === null
@@ -79,6 +83,14 @@ function Row({ bath, check }: { bath: string; check: Check }) {
       </td>
     </tr>
   );
+}
+
+/** What was measured; what stands on a page of its own leads there. */
+function Name({ check }: { check: Check }) {
+  const { room } = useHere();
+  const name = check.run ? "Companion scrap" : (CHECK_NAMES[check.kind] ?? check.kind);
+  const own = check.strip && (check.kind === "strip" || check.kind === "lines");
+  return own ? <Link to={`/r/${room}/strips/${check.strip}`}>{name}</Link> : name;
 }
 
 const quoted = (text: string) => `"${text.replaceAll('"', '""')}"`;

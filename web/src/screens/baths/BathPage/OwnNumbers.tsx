@@ -1,5 +1,4 @@
 import type { BathPage } from "../../../api/baths";
-import { counted } from "../../../ui/numbers";
 
 type Own = BathPage["own"]["energy_kj_per_mol"];
 const WIDE = 250;
@@ -9,14 +8,14 @@ const REACH = 3;
 
 /** What this bath's own measurements make of the table's numbers: guess dashed, own solid. */
 export function OwnNumbers({ page }: { page: BathPage }) {
-  const { own, coupons } = page;
+  const { own, own_from: from } = page;
   return (
     <>
       <h2>Its own numbers</h2>
       <p className="note mt-1">
-        {coupons < 3
-          ? `${counted(coupons, "coupon")} weighed: from three on, these stand in plans.`
-          : `From ${counted(coupons, "coupon")} and its check patches. They stand in plans of this bath.`}{" "}
+        {from < 3
+          ? `${from === 1 ? "1 coupon or strip" : `${from} coupons and strips`} so far: from three on, these stand in plans.`
+          : `From ${from} coupons and strips, and its check patches. They stand in plans of this bath.`}{" "}
         Dashed: the table's guess.
       </p>
       <Curve

@@ -13,6 +13,8 @@ const FILLS: Record<string, string> = {
   coupon: "var(--color-copper)",
   "check-patch": "url(#bath-grain)",
   hydrometer: "url(#bath-liquor)",
+  lines: "url(#bath-grooves)",
+  strip: "url(#bath-steps)",
   thermometer: "url(#bath-ticks)",
 };
 

@@ -19,13 +19,13 @@ export type Acts = ReturnType<typeof useActs>;
 /** What hands do at the tray. Each is an event; Space first asks before it dips uncovered. */
 export function useActs(seen: Seen, bite: Bite | null) {
   const [asked, setAsked] = useState<Asked>(null);
-  const { run, local, log, waiting } = seen;
+  const { run, local, log, waiting, flush } = seen;
   const { room } = useHere();
   const navigate = useNavigate();
   const say = useSay();
   const [said, setSaid] = useState<string | null>(null);
   const dip = local ? dipUnderWay(local) : null;
-  const end = useEnd(run);
+  const end = useEnd(run, flush);
   const pressed = useRef(Number.NEGATIVE_INFINITY); // a press that bounces is one press
 
   const toCover = useCallback((): string[] => {

@@ -6,14 +6,15 @@ import { useSay } from "../../../ui/Toast";
 import { homeOf } from "./home";
 
 /** End a run: bitten, it leads to the proof, a strip to its reading; set aside with a reason, back to its plate. */
-export function useEnd(run: Run | undefined) {
+export function useEnd(run: Run | undefined, flush: () => Promise<void>) {
   const { room } = useHere();
   const navigate = useNavigate();
   const client = useQueryClient();
   const say = useSay();
   return useMutation({
-    mutationFn: (reason: string) => {
+    mutationFn: async (reason: string) => {
       if (!run) throw new Error("no run to end");
+      await flush(); // a lift that still waits here would leave the plate in the bath
       return run.strip ? endStrip(room, run.id, reason) : endRun(room, run.id, reason);
     },
     onSuccess: async (ended) => {
