@@ -6,6 +6,9 @@ from typing import Any
 
 from core.units import clock_text
 
+ALIKE = " · "
+"""Between a ground and what its strip was printed with."""
+
 
 def check_words(kind: str, said: dict[str, Any]) -> str:
     """Return what a check says, for the record and its list."""
@@ -20,7 +23,7 @@ def check_words(kind: str, said: dict[str, Any]) -> str:
         often = f" in {dips} dips" if dips > 1 else ""
         return f"L* {said['lstar']:g} after {clock_text(said['seconds'])}{often}"
     if kind == "strip":
-        return f"a strip on {said['ground']}, beside the others of its ground"
+        return f"tones, beside the other strips on {said['ground'].split(ALIKE)[0]}"
     if kind == "lines":
         deepest = max(said["measured"], key=lambda line: line["depth_um"])
         often = f"{len(said['measured'])} lines" if len(said["measured"]) > 1 else "a line"

@@ -39,7 +39,7 @@ def test_a_strip_bitten_in_a_bath_stands_among_its_checks(furnished):
     strip_in(furnished)
     (check,) = furnished.must("GET", f"/baths/{furnished.ids['bath']}/checks")["items"]
     assert (check["kind"], check["temperature_c"]) == ("strip", 20)
-    assert check["text"] == "a strip on rosin, beside the others of its ground"
+    assert check["text"] == "tones, beside the other strips on rosin"
     told = page(furnished)
     assert told["own_from"] == 1
     assert told["guess"] is True  # a strip is compared; alone it is no speed
@@ -128,7 +128,7 @@ def test_paper_and_ink_tell_strips_of_one_ground_apart(furnished):
     strip_in(furnished, paper="cotton", ink="black")
     strip_in(furnished)
     grounds = BathCheck.objects.values_list("said__ground", flat=True)
-    assert set(grounds) == {"rosin", "rosin, cotton, black"}
+    assert set(grounds) == {"rosin", "rosin · cotton · black"}
 
 
 def test_three_of_them_stand_in_plans_as_the_baths_own_numbers(furnished):

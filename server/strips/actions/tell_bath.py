@@ -8,6 +8,7 @@ from typing import Any
 from zoneinfo import ZoneInfo
 
 from server.baths.actions.strip_checks import Derived, keep_strip_checks
+from server.baths.words import ALIKE
 from server.shopbook.printed import names_of
 from server.strips.models import Strip
 
@@ -50,7 +51,7 @@ def _pieces(strip: Strip) -> list[Derived]:
 
 def _ground(strip: Strip) -> str:
     """Return all that makes strips alike, in words."""
-    return ", ".join(filter(None, [strip.ground, *names_of(strip).values()]))
+    return ALIKE.join(filter(None, [strip.ground, *names_of(strip).values()]))
 
 
 def _measured(strip: Strip) -> dict[tuple[float, float], list[dict[str, Any]]]:

@@ -37,7 +37,7 @@ def _tones(strip: Any) -> Iterator[tuple[str, str, dict[str, Any], Any]]:
     if strip.curve is not None:
         rows = (getattr(strip, name) for name in ALIKE)
         alike = [strip.ground, *(row.name for row in rows if row)]
-        yield "strip", "tones", {"ground": ", ".join(alike)}, strip.curve
+        yield "strip", "tones", {"ground": " · ".join(alike)}, strip.curve
 
 
 def _lines(strip: Any) -> Iterator[tuple[str, str, dict[str, Any], Any]]:

@@ -9,8 +9,8 @@ from tests.simulator.room import Room
 
 GOALS = (0.10, 0.30, 0.50, 0.72, 0.95)
 TIMES = (30, 60, 120, 240, 480, 960)
-ROOMS, CM2 = 100, 30
-SEEDS = range(20_000, 20_000 + ROOMS)
+CM2 = 30
+ROOMS = [(seed, flavour) for seed in range(20_000, 20_060) for flavour in (0, 2)]
 
 
 def fitted(room, rng, celsius, load):
@@ -35,10 +35,10 @@ def finished(plan, tones, goals, made):
     ]  # fmt: skip
 
 
-def bitten(seed, *, scrap):
+def bitten(seed, flavour, *, scrap):
     """The last two tones of a plate of five, with or without the scrap."""
     rng = np.random.default_rng(seed)
-    room = Room(rng, flavour=(0, 2)[seed % 2])
+    room = Room(rng, flavour)
     curve, darkest = fitted(room, rng, rng.uniform(19, 21), rng.uniform(4, 6))
     celsius, load = rng.uniform(15, 25), rng.uniform(5, 20)
     lightest = float(room.tone(np.array(0.0)))
@@ -71,11 +71,11 @@ def bitten(seed, *, scrap):
 
 @cache
 def rooms(scrap):
-    return np.array([bitten(seed, scrap=scrap) for seed in SEEDS]).transpose(2, 0, 1)
+    return np.array([bitten(*room, scrap=scrap) for room in ROOMS]).transpose(2, 0, 1)
 
 
 def test_the_last_two_tones_come_truer():
-    # 400 rooms gave 0.94 and 1.08: docs/decisions/0029
+    # 600 rooms gave 0.93 and 1.09: docs/decisions/0029
     with_it, without = (np.sqrt(np.mean(rooms(scrap)[0] ** 2)) for scrap in (True, False))
     assert with_it < 1.0
     assert with_it < 0.9 * without

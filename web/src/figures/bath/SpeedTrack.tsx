@@ -32,11 +32,6 @@ export function SpeedTrack({ frame, page, marked }: Props) {
           </text>
         </g>
       ))}
-      <text x={LEFT + 8} y={y(1) + 17} className="halo fill-ink-2! text-note">
-        {page.strip_name
-          ? `×1: as fast as at strip ${page.strip_name}`
-          : "×1: the table's rate, fresh at 20 °C"}
-      </text>
       <path
         d={band(page.line)}
         fill="url(#bath-band)"
@@ -61,6 +56,11 @@ export function SpeedTrack({ frame, page, marked }: Props) {
         strokeWidth="1.6"
         strokeDasharray="6 4"
       />
+      <text x={LEFT + 8} y={y(1) + 17} className="halo fill-ink-2! text-note">
+        {page.strip_name
+          ? `×1: as fast as at strip ${page.strip_name}`
+          : "×1: the table's rate, fresh at 20 °C"}
+      </text>
       {page.checks.map((check) => (
         <CheckSign
           key={check.id}

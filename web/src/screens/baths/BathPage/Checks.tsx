@@ -90,7 +90,12 @@ function Name({ check }: { check: Check }) {
   const { room } = useHere();
   const name = check.run ? "Companion scrap" : (CHECK_NAMES[check.kind] ?? check.kind);
   const own = check.strip && (check.kind === "strip" || check.kind === "lines");
-  return own ? <Link to={`/r/${room}/strips/${check.strip}`}>{name}</Link> : name;
+  if (!own) return name;
+  return (
+    <Link className="font-semibold underline" to={`/r/${room}/strips/${check.strip}`}>
+      {name}
+    </Link>
+  );
 }
 
 const quoted = (text: string) => `"${text.replaceAll('"', '""')}"`;

@@ -3,6 +3,7 @@ import { useHere } from "../../../frame/useHere";
 import { dayOf } from "../../../ui/times";
 import { shownTemperature, temperatureUnit } from "../../../ui/units";
 import { CHECK_NAMES } from "./names";
+import { SourceKey } from "./SourceKey";
 
 type Source = BathPage["sources"][number];
 const BAR_H = 292;
@@ -44,7 +45,7 @@ export function Sources({ page }: { page: BathPage }) {
           A guess: nothing was measured in it yet. A check patch takes 8 minutes.
         </p>
       ) : null}
-      <Key />
+      <SourceKey page={page} />
     </section>
   );
 }
@@ -96,44 +97,5 @@ function Told({ source, bath }: { source: Source; bath: BathPage["bath"] }) {
           : source.text}
       </span>
     </li>
-  );
-}
-
-function Key() {
-  return (
-    <ul className="mt-3 grid gap-1.5 border-t border-hair pt-2.5 text-note">
-      <li className="flex items-center gap-2.5">
-        <svg width="34" height="16" aria-hidden="true">
-          <rect
-            width="33"
-            height="15"
-            x=".5"
-            y=".5"
-            fill="url(#bath-band)"
-            className="stroke-ink-3"
-          />
-        </svg>
-        where it lies, 19 times in 20
-      </li>
-      <li className="flex items-center gap-2.5">
-        <svg width="34" height="14" aria-hidden="true">
-          <path d="M9 12L12 2H22L25 12Z" className="fill-copper stroke-ink" />
-        </svg>
-        coupon, with its error
-      </li>
-      <li className="flex items-center gap-2.5">
-        <svg width="34" height="14" aria-hidden="true">
-          <rect
-            x="11"
-            y="1"
-            width="12"
-            height="12"
-            fill="url(#bath-grain)"
-            className="stroke-ink"
-          />
-        </svg>
-        check patch, with its error
-      </li>
-    </ul>
   );
 }
