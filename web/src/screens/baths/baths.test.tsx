@@ -1,11 +1,15 @@
 import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
+import { vi } from "vitest";
 import type { Bath, BathPage, Shelf } from "../../api/baths";
+import type { Instrument } from "../../api/instruments";
 import {
   type Body,
   bathId,
   fakeServer,
   fault,
+  listed,
+  NOW_MS,
   refuse,
   type Sent,
   told,
@@ -213,6 +217,52 @@ test("the marks of the figure are read out one after another", async () => {
   expect(screen.getByText(/^Check patch, .*×0\.\d\d \(/)).toBeVisible();
   await userEvent.keyboard("{ArrowLeft}");
   expect(screen.getByText(/^Coupon weighed, /)).toBeVisible();
+});
+
+const SCALE = told<{ items: Instrument[] }>("/instruments").items.find(
+  (each) => each.kind === "scale",
+) as Instrument;
+const weighs = (more: Partial<Instrument>) => ({
+  "GET /instruments": {
+    body: listed([
+      {
+        ...SCALE,
+        last_kind: "mass",
+        last_value: 12.3804999,
+        last_unit: "g",
+        last_why: "",
+        last_at: new Date(NOW_MS - 60_000).toISOString(),
+        ...more,
+      },
+    ]),
+  },
+});
+
+test("what the scale says is taken into a field by one press", async () => {
+  fakeServer(weighs({}));
+  openAt(`/baths/${AMBER}`);
+  await press("Weigh a coupon");
+  const [before] = await screen.findAllByRole("button", { name: /^Take 12\.3805 g: Shop scale/ });
+  expect(screen.getByLabelText("Before")).toHaveValue("");
+  await userEvent.click(before as HTMLElement);
+  expect(screen.getByLabelText("Before")).toHaveValue("12.3805");
+  expect(screen.getByLabelText("After")).toHaveValue("");
+});
+
+test.each([
+  ["too old", { last_at: new Date(NOW_MS - 3_600_000).toISOString() }],
+  ["doubted", { last_why: "Beyond what a scale reads." }],
+  ["of another kind", { last_kind: "lstar" }],
+  ["taken back", { taken_back_at: new Date(NOW_MS).toISOString() }],
+  ["never sent", { last_at: null, last_value: null }],
+])("what is %s is not offered", async (_, more) => {
+  const told = vi.fn(() => weighs(more)["GET /instruments"]);
+  fakeServer({ "GET /instruments": told });
+  openAt(`/baths/${AMBER}`);
+  await press("Weigh a coupon");
+  await screen.findByLabelText("Before");
+  await waitFor(() => expect(told).toHaveBeenCalled());
+  expect(screen.queryByRole("button", { name: /^Take [\d]/ })).toBeNull();
 });
 
 test("a coupon is weighed: times and masses as they are typed, swapped ones asked back", async () => {

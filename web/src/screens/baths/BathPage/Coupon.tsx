@@ -1,5 +1,6 @@
 import { type Bath, weighCoupon } from "../../../api/baths";
 import type { Shapes } from "../../../api/client";
+import { FromInstrument } from "../../../frame/FromInstrument";
 import { useHere } from "../../../frame/useHere";
 import { NumberField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
@@ -47,6 +48,7 @@ export function Coupon({ bath, done }: { bath: Bath; done: () => void }) {
       return saved(next, "The coupon counts. Plans in this bath follow.");
     },
   });
+  const fromScale = (name: string) => <FromInstrument form={form} name={name} kind="mass" />;
   return (
     <form noValidate onSubmit={form.submit}>
       <p className="note mt-1">
@@ -55,8 +57,18 @@ export function Coupon({ bath, done }: { bath: Bath; done: () => void }) {
       </p>
       <div className="mt-2.5 flex flex-wrap items-start gap-4">
         <NumberField form={form} name="area_cm2" />
-        <NumberField form={form} name="mass_before_g" step={0.001} />
-        <NumberField form={form} name="mass_after_g" step={0.001} />
+        <NumberField
+          form={form}
+          name="mass_before_g"
+          step={0.001}
+          hint={fromScale("mass_before_g")}
+        />
+        <NumberField
+          form={form}
+          name="mass_after_g"
+          step={0.001}
+          hint={fromScale("mass_after_g")}
+        />
         <NumberField form={form} name="seconds" step={60} />
         <NumberField
           form={form}

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { type Bath, type BathPage, biteCheckPatch } from "../../../api/baths";
 import type { Shapes } from "../../../api/client";
 import { everyStripQuery } from "../../../api/strips";
+import { FromInstrument } from "../../../frame/FromInstrument";
 import { useHere } from "../../../frame/useHere";
 import { ButtonLink } from "../../../ui/Button";
 import { NumberField, PickField } from "../../../ui/form/Fields";
@@ -71,7 +72,11 @@ function PatchForm({ page, strips, done }: Props & { strips: [string, string][] 
         <PickField form={form} name="strip" options={strips} />
         <NumberField form={form} name="seconds" step={10} />
         <NumberField form={form} name="dips" />
-        <NumberField form={form} name="lstar" />
+        <NumberField
+          form={form}
+          name="lstar"
+          hint={<FromInstrument form={form} name="lstar" kind="lstar" />}
+        />
         <NumberField form={form} name="spread" step={0.1} hint="0.9 where empty." />
         <NumberField
           form={form}

@@ -1,4 +1,5 @@
 import { type Bath, readBath, readHydrometer } from "../../../api/baths";
+import { FromInstrument } from "../../../frame/FromInstrument";
 import { useHere } from "../../../frame/useHere";
 import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
@@ -89,7 +90,12 @@ function Stem({ bath, done }: Props) {
         form={form}
         name="baume"
         step={0.5}
-        hint="As read; 0.07 °Bé a g/L of copper is taken off."
+        hint={
+          <>
+            As read; 0.07 °Bé a g/L of copper is taken off.{" "}
+            <FromInstrument form={form} name="baume" kind="baume" bath={bath.id} />
+          </>
+        }
       />
       <FormFoot form={form} submit="Log the hydrometer" look="plain" beside />
     </form>
