@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import math
+
 import numpy as np
 
 from core.bath.heat_shapes import BathHeatInput, BathHeatOutput, HeatWarning
@@ -24,6 +26,7 @@ G_PER_MOL = {"copper": COPPER_G_PER_MOL, "zinc": ZINC_G_PER_MOL}
 STEP_MINUTES = 0.5
 TOLD_STEPS = 60
 TWO_SPREADS = 1.96
+REACHED = ("reach_minutes", "reach_soonest_minutes", "reach_latest_minutes")
 WARM_RISE_C = 2.0
 """A rise by its own heat that is worth a word."""
 
@@ -54,20 +57,66 @@ def bath_heat(given: BathHeatInput) -> BathHeatOutput:
     fast, _ = _walk(given, row, max(1.0, cooling.value - cooling.spread), 1.0)
     bound, _ = _walk(given, row, None, TWO_SPREADS)
     rise = float(bound[-1] - given.temperature_c)
-    every = max(1, len(middle) // TOLD_STEPS)
+    every = math.ceil(len(middle) / TOLD_STEPS)
     minutes = np.arange(len(middle)) * STEP_MINUTES
     bands = np.sort(np.array([middle, slow, fast]), axis=0)
     return BathHeatOutput(
         forecast=[
             _told(minutes[i], middle[i], bands[0][i], bands[2][i])
-            for i in range(0, len(middle), every)
+            for i in _told_places(len(middle), every)
         ],
+        end_c=round(float(middle[-1]), 2),
+        end_low_c=round(float(bands[0][-1]), 2),
+        end_high_c=round(float(bands[2][-1]), 2),
+        speed_share=round(_share(row, given.temperature_c, float(middle[-1])), 3),
+        **_reached(given, minutes, (middle, *bands[[0, 2]])),
         rise_bound_c=round(rise, 2),
         heat_kj=round(grams / G_PER_MOL[row.metal] * _heat(row).value, 2),
         dissolved_g=round(grams, 3),
         cooling_minutes=round(cooling.value, 1),
-        warnings=_warnings(given, row, rise, grams),
+        warnings=[
+            *_from_outside(given, row, float(bands[2].max())),
+            *_warnings(given, row, rise, grams),
+        ],
     )
+
+
+def _told_places(steps: int, every: int) -> list[int]:
+    """Return which steps are told: every so many, and the last."""
+    return [*range(0, steps - 1, every), steps - 1]
+
+
+def _share(row: Mordant, now_c: float, then_c: float) -> float:
+    """Return the speed at one temperature over that at another."""
+    now, then = (float(temperature_factor(c, row.energy_kj_per_mol)) for c in (now_c, then_c))
+    return then / now
+
+
+def _reached(
+    given: BathHeatInput, minutes: np.ndarray, ways: tuple[np.ndarray, ...]
+) -> dict[str, float | None]:
+    """Return when the wanted warmth is there: as expected, at the soonest, at the latest."""
+    if given.reach_c is None:
+        return dict.fromkeys(REACHED)
+    expected, *others = (_crossing(given.reach_c, minutes, way) for way in ways)
+    known = sorted(each for each in others if each is not None)
+    soonest = known[0] if known else None
+    latest = known[-1] if len(known) == len(others) else None
+    return dict(zip(REACHED, (expected, soonest, latest), strict=True))
+
+
+def _crossing(celsius: float, minutes: np.ndarray, warmth: np.ndarray) -> float | None:
+    """Return the first minute at which a line passes a temperature."""
+    side = np.sign(warmth - celsius)
+    passed = np.flatnonzero(side != side[0])
+    if side[0] == 0:
+        return 0.0
+    if len(passed) == 0:
+        return None
+    after = int(passed[0])
+    before = after - 1
+    share = (celsius - warmth[before]) / (warmth[after] - warmth[before])
+    return round(float(minutes[before] + share * (minutes[after] - minutes[before])), 1)
 
 
 def _told(*values: float) -> tuple[float, float, float, float]:
@@ -107,6 +156,21 @@ def _walk(
             cooled = (warm[-1] - around) * -np.expm1(-STEP_MINUTES / cooling_minutes)
         warm.append(min(warm[-1] + lost * per_gram - cooled, 100.0))
     return np.array(warm), grams
+
+
+def _from_outside(given: BathHeatInput, row: Mordant, warmest: float) -> list[HeatWarning]:
+    """Return a warning where what stands round the bath takes it past what its mordant bears."""
+    hottest = row.hottest_c
+    around, what = (given.room_c, "room") if given.jacket_c is None else (given.jacket_c, "jacket")
+    if hottest is None or around <= hottest or warmest <= hottest:
+        return []
+    return [
+        HeatWarning(
+            code="too-warm-around", caution="nitric-hot",
+            text=f"The {what} takes it to {warmest:.0f} °C; above {hottest:g} °C it runs away. "
+            f"Keep what is round it below {hottest:g} °C.",
+        )
+    ]  # fmt: skip
 
 
 def _warnings(given: BathHeatInput, row: Mordant, rise: float, grams: float) -> list[HeatWarning]:

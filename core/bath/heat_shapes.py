@@ -27,6 +27,8 @@ class BathHeatInput(Shape):
     load_g_per_l: Load = 0.0
     open_cm2: Annotated[float, Field(ge=0, le=20_000, json_schema_extra={"unit": "cm²"})] = 0.0
     minutes: Minutes = 60.0
+    reach_c: BathCelsius | None = None
+    """Wanted: after how many of these minutes is it there?"""
     cooling_minutes: (
         Annotated[float, Field(ge=0.1, le=10_000, json_schema_extra={"unit": "min"})] | None
     ) = None
@@ -37,7 +39,7 @@ class BathHeatInput(Shape):
 class HeatWarning(Shape):
     """What the heat of a bath asks for."""
 
-    code: Literal["heats-itself", "past-limit", "fumes"]
+    code: Literal["too-warm-around", "heats-itself", "past-limit", "fumes"]
     text: str
     caution: str
     """A key of the table of cautions."""
@@ -48,6 +50,15 @@ class BathHeatOutput(Shape):
 
     forecast: list[tuple[float, float, float, float]]
     """(minute, °C, low, high)."""
+    end_c: float
+    end_low_c: float
+    end_high_c: float
+    speed_share: float
+    """How fast it bites at the end over now, by its warmth alone."""
+    reach_minutes: float | None
+    """When it is as warm as wanted; None: not in this time, or nothing was wanted."""
+    reach_soonest_minutes: float | None
+    reach_latest_minutes: float | None
     rise_bound_c: float
     """At most, if none of the heat leaves the bath and the reaction gives all it may."""
     heat_kj: float

@@ -5,7 +5,7 @@ from __future__ import annotations
 from uuid import UUID
 
 from django.http import HttpRequest
-from ninja import Router
+from ninja import Query, Router
 
 from server.accounts.session import signed_in
 from server.baths.actions.keep import (
@@ -15,10 +15,13 @@ from server.baths.actions.keep import (
     refresh_bath,
     take_back_reading,
 )
+from server.baths.heat import heat_of
 from server.baths.models import Bath, BathReading
 from server.baths.reads import bath_out, reading_out
 from server.baths.schemas import (
     BathChange,
+    BathHeatAsk,
+    BathHeatOut,
     BathIn,
     BathOut,
     ReadingChange,
@@ -64,6 +67,16 @@ def get_bath(request: HttpRequest, room: RoomId, bath: UUID) -> BathOut:
 def put_bath(request: HttpRequest, room: RoomId, bath: UUID, payload: BathChange) -> BathOut:
     """Change a bath."""
     return bath_out(change_bath(signed_in(request), room, bath, payload))
+
+
+@router.get(
+    "/baths/{uuid:bath}/heat", response={200: BathHeatOut, 404: ErrorReply, 422: ErrorReply}
+)
+def get_heat(
+    request: HttpRequest, room: RoomId, bath: UUID, asked: Query[BathHeatAsk]
+) -> BathHeatOut:
+    """Tell how warm a bath will be."""
+    return heat_of(find(Bath, enter(signed_in(request), room, "look"), bath), asked)
 
 
 @router.post(

@@ -9,6 +9,7 @@ from uuid import UUID
 from ninja import Schema
 from pydantic import Field
 
+from core.bath.heat_shapes import BathHeatOutput, Minutes
 from core.kinetics.shapes import BathCelsius, Baume, Load, MordantKey, RateFactor
 from core.tone.shapes import Lightness
 
@@ -209,3 +210,24 @@ class Caution(Schema):
     text: str
     now: str
     """What to do if it went wrong."""
+
+
+class BathHeatAsk(Schema):
+    """How far ahead a bath's warmth is asked for, and what stands round it."""
+
+    minutes: Minutes = 60.0
+    room_c: RoomCelsius | None = None
+    """As the bath's own where it is not said."""
+    jacket_c: BathCelsius | None = None
+    open_cm2: Annotated[float, Field(ge=0, le=20_000, json_schema_extra={"unit": "cm²"})] = 0.0
+    reach_c: BathCelsius | None = None
+
+
+class BathHeatOut(Schema):
+    """How warm a bath will be, between what, and what that asks for."""
+
+    heat: BathHeatOutput
+    room_c: float
+    hottest_c: float | None
+    """Above it the mordant runs away."""
+    cautions: list[Caution]

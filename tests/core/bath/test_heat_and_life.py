@@ -112,3 +112,52 @@ def test_when_to_refresh_and_when_to_retire(load, advice):
 
 def test_a_bath_nobody_bites_in_has_no_day():
     assert life().days is None
+
+
+def test_what_is_told_ends_at_the_minutes_asked_for():
+    told = heat(minutes=95, temperature_c=14, room_c=20)
+    assert told.forecast[-1][0] == pytest.approx(95, abs=0.5)
+    assert told.forecast[-1][1:] == (told.end_c, told.end_low_c, told.end_high_c)
+    assert len(told.forecast) <= 62
+
+
+def test_warmer_at_the_end_it_bites_faster_by_its_own_energy():
+    told = heat(minutes=120, temperature_c=14, room_c=20)
+    warm, cold = (float(temperature_factor(c, 45)) for c in (told.end_c, 14))
+    assert told.speed_share == pytest.approx(warm / cold, rel=0.01)
+    assert heat(minutes=60).speed_share == pytest.approx(1, abs=0.01)
+
+
+def test_a_jacket_is_as_warm_as_wanted_after_so_many_minutes():
+    told = heat(temperature_c=14, room_c=14, jacket_c=28, reach_c=20, minutes=120)
+    # e-folds of the way: ln(14 / 8) of the tray's 25 min, grown with its side
+    expected = np.log(14 / 8) * 25 * (3 / 4) ** (1 / 3)
+    assert told.reach_minutes == pytest.approx(expected, rel=0.03)
+    assert told.reach_soonest_minutes < told.reach_minutes < told.reach_latest_minutes
+
+
+@pytest.mark.parametrize(
+    ("asked", "minutes"), [({"reach_c": 25}, None), ({}, None), ({"reach_c": 14}, 0.0)]
+)
+def test_what_is_not_reached_is_not_told(asked, minutes):
+    told = heat(temperature_c=14, room_c=20, minutes=60, **asked)
+    assert told.reach_minutes == minutes
+
+
+def test_a_tray_that_cools_passes_the_wanted_warmth_on_the_way_down():
+    told = heat(temperature_c=24, room_c=14, reach_c=20, minutes=240)
+    assert 20 < told.reach_minutes < 90
+
+
+@pytest.mark.parametrize(
+    ("asked", "code"),
+    [
+        ({"jacket_c": 42}, ["too-warm-around"]),
+        ({"jacket_c": 29}, []),
+        ({"room_c": 35, "minutes": 400}, ["too-warm-around"]),
+        ({"jacket_c": 42, "mordant": "copper-ferric"}, []),
+    ],
+)
+def test_a_jacket_too_hot_for_nitric_is_warned_of(asked, code):
+    told = heat(temperature_c=18, **asked)
+    assert [each.code for each in told.warnings] == code

@@ -1,6 +1,7 @@
 import { queryOptions } from "@tanstack/react-query";
 import { data, dataAs, http, type Shapes } from "./client";
 import { everyPage, keepPageOf, pageAsked } from "./pages";
+import type { paths } from "./schema.gen";
 
 export type Bath = Shapes["BathOut"];
 
@@ -122,6 +123,25 @@ export const changeReading = (room: string, bath: string, reading: string, taken
       body: { taken_back },
     }),
   );
+
+type HeatOf = paths["/api/rooms/{room}/baths/{bath}/heat"]["get"]["parameters"];
+export type HeatAsk = { [Name in keyof NonNullable<HeatOf["query"]>]?: number };
+export type BathHeat = Shapes["BathHeatOut"];
+
+/** How warm a bath will be; it stands as long as what it is reckoned from. */
+export const heatQuery = (room: string, bath: Bath, query: HeatAsk | null) =>
+  queryOptions({
+    queryKey: [room, "bath", bath.id, "heat", query, bath.temperature_c, bath.load_g_per_l],
+    queryFn: () =>
+      dataAs<BathHeat>(
+        http.GET("/api/rooms/{room}/baths/{bath}/heat", {
+          params: { path: { room, bath: bath.id }, query: query ?? {} },
+        }),
+      ),
+    enabled: query !== null,
+    retry: false,
+    placeholderData: (before) => before,
+  });
 
 export type Asked = Shapes["MakeUpInput"];
 export type Made = Shapes["MakeUpOutput"];

@@ -776,6 +776,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/baths/{bath}/heat": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Heat
+         * @description Tell how warm a bath will be.
+         */
+        get: operations["server_baths_api_get_heat"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/baths/{bath}/hydrometer": {
         parameters: {
             query?: never;
@@ -2499,6 +2519,28 @@ export interface components {
             width_mm?: number | null;
         };
         /**
+         * BathHeatAsk
+         * @description How far ahead a bath's warmth is asked for, and what stands round it.
+         */
+        BathHeatAsk: {
+            /** Jacket C */
+            jacket_c?: number | null;
+            /**
+             * Minutes
+             * @default 60
+             */
+            minutes: number;
+            /**
+             * Open Cm2
+             * @default 0
+             */
+            open_cm2: number;
+            /** Reach C */
+            reach_c?: number | null;
+            /** Room C */
+            room_c?: number | null;
+        };
+        /**
          * BathHeatInput
          * @description A bath, what stands round it, and how much metal is open in it.
          */
@@ -2528,6 +2570,8 @@ export interface components {
              * @default 0
              */
             open_cm2: number;
+            /** Reach C */
+            reach_c?: number | null;
             /** Room C */
             room_c: number;
             /** Temperature C */
@@ -2542,6 +2586,19 @@ export interface components {
             volume_l: number;
         };
         /**
+         * BathHeatOut
+         * @description How warm a bath will be, between what, and what that asks for.
+         */
+        BathHeatOut: {
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            heat: components["schemas"]["BathHeatOutput"];
+            /** Hottest C */
+            hottest_c: number | null;
+            /** Room C */
+            room_c: number;
+        };
+        /**
          * BathHeatOutput
          * @description How warm the bath will be, and how far its own heat can take it.
          */
@@ -2550,6 +2607,12 @@ export interface components {
             cooling_minutes: number;
             /** Dissolved G */
             dissolved_g: number;
+            /** End C */
+            end_c: number;
+            /** End High C */
+            end_high_c: number;
+            /** End Low C */
+            end_low_c: number;
             /** Forecast */
             forecast: [
                 number,
@@ -2559,8 +2622,16 @@ export interface components {
             ][];
             /** Heat Kj */
             heat_kj: number;
+            /** Reach Latest Minutes */
+            reach_latest_minutes: number | null;
+            /** Reach Minutes */
+            reach_minutes: number | null;
+            /** Reach Soonest Minutes */
+            reach_soonest_minutes: number | null;
             /** Rise Bound C */
             rise_bound_c: number;
+            /** Speed Share */
+            speed_share: number;
             /** Warnings */
             warnings: components["schemas"]["HeatWarning"][];
         };
@@ -4704,7 +4775,7 @@ export interface components {
              * Code
              * @enum {string}
              */
-            code: "heats-itself" | "past-limit" | "fumes";
+            code: "too-warm-around" | "heats-itself" | "past-limit" | "fumes";
             /** Text */
             text: string;
         };
@@ -14834,6 +14905,80 @@ export interface operations {
             };
             /** @description A body of a kind that is not read here. */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_baths_api_get_heat: {
+        parameters: {
+            query?: {
+                minutes?: number;
+                room_c?: number | null;
+                jacket_c?: number | null;
+                open_cm2?: number;
+                reach_c?: number | null;
+            };
+            header?: never;
+            path: {
+                room: string;
+                bath: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BathHeatOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -27,8 +27,8 @@ const LIST: [string, string][] = [
   ],
   ["Up, down, Enter, K, N", "on the baths: walk them; open one; check it; make one up"],
   [
-    "T, K, W, U",
-    "on a bath: log a reading, a check patch, a coupon; top it up or retire it. Left, right: its checks",
+    "T, K, W, U, H",
+    "on a bath: log a reading, a check patch, a coupon; top it up or retire it; how warm it will be. Left, right: its checks",
   ],
   ["2 to 8", "on a value study: how many tones; with a loop drawn, 1 to 8: which tone it becomes"],
   ["Left, right, up, down", "on a value study: choose a cut, move it half an L*, with Shift 5"],

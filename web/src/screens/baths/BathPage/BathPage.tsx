@@ -9,6 +9,7 @@ import { Answer } from "./Answer";
 import { Asked } from "./Asked";
 import { Checks } from "./Checks";
 import { Head } from "./Head";
+import { HeatAhead } from "./HeatAhead";
 import { Marked } from "./Marked";
 import { Never } from "./Never";
 import { OwnNumbers } from "./OwnNumbers";
@@ -46,6 +47,7 @@ function Known({ page }: { page: Page }) {
         <Sources page={page} />
       </div>
       <Never page={page} />
+      {page.bath.retired || page.bath.vessel === "bottle" ? null : <HeatAhead bath={page.bath} />}
       <Beside>
         <div>
           <Checks page={page} />
