@@ -22,12 +22,18 @@ export function FromInstrument({ form, name, kind, bath }: Props) {
   if (!said) return null;
   const value = Number(said.last_value?.toFixed(MOST_DIGITS));
   return (
-    <Button
-      look="quiet"
-      onClick={() => form.hook.setValue(name, String(value), { shouldDirty: true })}
-    >
-      Take {value} {said.last_unit}: {said.name}, {wallClock(secondsOf(said.last_at), zone)}
-    </Button>
+    <span className="block">
+      <Button
+        look="row"
+        className="-ml-1.5"
+        onClick={() => form.hook.setValue(name, String(value), { shouldDirty: true })}
+      >
+        Take {value} {said.last_unit}
+      </Button>
+      <span className="block">
+        {said.name}, {wallClock(secondsOf(said.last_at), zone)}
+      </span>
+    </span>
   );
 }
 

@@ -1,7 +1,7 @@
 import type { ComponentProps } from "react";
 import { Link, type LinkProps } from "react-router";
 
-export type Look = "strong" | "plain" | "quiet" | "bath" | "danger";
+export type Look = "strong" | "plain" | "quiet" | "row" | "bath" | "danger";
 
 const FRAME =
   "inline-flex min-h-11 items-center justify-center gap-2.5 whitespace-nowrap rounded-cut border-[1.5px] text-body leading-tight font-semibold no-underline active:translate-y-px pointer-coarse:min-h-12 disabled:border-dashed disabled:border-ink-3 disabled:bg-transparent disabled:text-ink-3 print:hidden [&>svg]:size-5.5 [&>svg]:flex-none";
@@ -10,6 +10,8 @@ const LOOKS: Record<Look, string> = {
   plain: "border-ink px-4 bg-paper-lift text-ink",
   quiet:
     "border-transparent bg-transparent px-1.5 text-ink underline decoration-1 underline-offset-4",
+  /** In a row of a table: as high as the row on a desk, as a finger on a tablet. */
+  row: "min-h-8! border-transparent bg-transparent px-1.5 text-ink underline decoration-1 underline-offset-4 pointer-coarse:min-h-11!",
   bath: "border-verdigris px-4 bg-verdigris text-white",
   danger: "border-vermilion px-4 bg-vermilion text-white",
 };

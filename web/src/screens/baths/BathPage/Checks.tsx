@@ -76,7 +76,7 @@ function Row({ bath, check }: { bath: string; check: Check }) {
       </td>
       <td className="text-right">
         {check.run ? null : (
-          <Button look="quiet" className="min-h-0!" onClick={() => change(!check.taken_back)}>
+          <Button look="row" onClick={() => change(!check.taken_back)}>
             {check.taken_back ? "Put back" : "Take back"}
           </Button>
         )}
@@ -120,7 +120,7 @@ function SaveCsv({ page, checks }: { page: BathPage; checks: Check[] }) {
     saveText(`${page.bath.name} checks.csv`, [head, ...rows].join("\n"));
   };
   return (
-    <Button look="quiet" className="min-h-0!" onClick={save}>
+    <Button look="row" onClick={save}>
       Save as CSV
     </Button>
   );

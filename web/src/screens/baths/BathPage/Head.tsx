@@ -13,12 +13,14 @@ export function Head({ page, asked, ask }: Props) {
   const toggle = (what: What) => () => ask(asked === what ? null : what);
   return (
     <header className="flex min-h-12 flex-wrap items-center gap-x-3.5 gap-y-2">
-      <h1 className="max-phone:text-far">{bath.name}</h1>
-      <p className="note mr-auto">
-        {bath.mordant_label}
-        {bath.baume ? `, ${bath.baume} °Bé` : ""}, {bath.volume_l} L.
-        {bath.retired ? ` Retired${bath.retired_to ? ` into ${bath.retired_to}` : ""}.` : ""}
-      </p>
+      <div className="mr-auto flex flex-wrap items-baseline gap-x-3.5 max-desk:basis-full">
+        <h1 className="max-phone:text-far">{bath.name}</h1>
+        <p className="note">
+          {bath.mordant_label}
+          {bath.baume ? `, ${bath.baume} °Bé` : ""}, {bath.volume_l} L.
+          {bath.retired ? ` Retired${bath.retired_to ? ` into ${bath.retired_to}` : ""}.` : ""}
+        </p>
+      </div>
       <Button look="quiet" aria-expanded={asked === "warm"} onClick={toggle("warm")}>
         Log a reading
       </Button>

@@ -60,11 +60,7 @@ export function Readings({ bath }: { bath: Bath }) {
               </td>
               <td className="text-right">
                 {reading.gained_g_per_l || reading.note === MADE_UP ? null : (
-                  <Button
-                    look="quiet"
-                    className="min-h-0!"
-                    onClick={() => change(reading.id, !reading.taken_back)}
-                  >
+                  <Button look="row" onClick={() => change(reading.id, !reading.taken_back)}>
                     {reading.taken_back ? "Put back" : "Take back"}
                   </Button>
                 )}

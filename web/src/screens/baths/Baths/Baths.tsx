@@ -92,11 +92,7 @@ function Never({ shelf }: { shelf: ShelfOf }) {
           {good.map((each) => each.bath.name).join(" or ")}.
         </span>
       ) : null}
-      <ButtonLink
-        look="quiet"
-        className="ml-auto min-h-0!"
-        to={`/r/${room}/baths/${baths[0]?.bath.id}`}
-      >
+      <ButtonLink look="row" className="ml-auto" to={`/r/${room}/baths/${baths[0]?.bath.id}`}>
         Open {baths[0]?.bath.name}
       </ButtonLink>
     </p>

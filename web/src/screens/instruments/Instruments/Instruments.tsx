@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { type Instrument, instrumentsQuery, type TokenTold } from "../../../api/instruments";
+import { nowSeconds } from "../../../device/clock";
 import { useHere } from "../../../frame/useHere";
 import { Asking } from "../../../ui/Asking";
 import { Button } from "../../../ui/Button";
@@ -72,13 +73,13 @@ export function Instruments() {
   );
 }
 
-const SILENT_MS = 60_000;
+const SILENT_SECONDS = 60;
 
 /** In one sentence how many can be heard. */
 function answer(all: Instrument[]): string {
   const live = all.filter((each) => each.taken_back_at === null);
   const heard = live.filter(
-    (each) => each.last_at && Date.now() - Date.parse(each.last_at) < SILENT_MS,
+    (each) => each.last_at && nowSeconds() - Date.parse(each.last_at) / 1000 < SILENT_SECONDS,
   );
   if (live.length === 0) return "No instrument is heard.";
   return `${heard.length} of ${live.length} instrument${live.length === 1 ? "" : "s"} heard in the last minute.`;

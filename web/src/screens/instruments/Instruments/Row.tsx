@@ -15,6 +15,7 @@ import { Trouble } from "../../../ui/Trouble";
 import { shownTemperature, temperatureUnit } from "../../../ui/units";
 import { Sent } from "./Sent";
 
+const MOST_DIGITS = 4;
 type Props = { instrument: Instrument; tell: (told: TokenTold) => void };
 
 /** One instrument: its scope, its last word, its token taken back or replaced. */
@@ -68,7 +69,9 @@ function Last({ instrument }: { instrument: Instrument }) {
   const { last_at, last_value, last_unit } = instrument;
   if (!last_at || last_value === null) return <span className="note block">Nothing yet.</span>;
   const warm = last_unit === "°C";
-  const value = warm ? shownTemperature(last_value, me) : String(last_value);
+  const value = warm
+    ? shownTemperature(last_value, me)
+    : String(Number(last_value.toFixed(MOST_DIGITS)));
   return (
     <>
       <b className="num">
@@ -108,10 +111,10 @@ function Acts({ instrument, tell }: Props) {
     });
   return (
     <>
-      <Button look="quiet" className="min-h-0!" onClick={() => change(!over)}>
+      <Button look="row" onClick={() => change(!over)}>
         {over ? "Let it send again" : "Take it back"}
       </Button>
-      <Button look="quiet" className="min-h-0!" onClick={replace}>
+      <Button look="row" onClick={replace}>
         Replace a lost token
       </Button>
       {error ? <Trouble error={error} /> : null}
