@@ -10,24 +10,15 @@ from server.baths.actions.facts import bath_facts
 from server.baths.models import Bath
 from server.baths.reads import caution_out
 from server.baths.schemas import BathHeatAsk, BathHeatOut
-from server.replies.errors import BadValue
 
 
 def heat_of(bath: Bath, asked: BathHeatAsk) -> BathHeatOut:
-    """Return a bath's warmth over the minutes to come.
-
-    Raises
-    ------
-    BadValue
-        Nobody said how warm the room is.
-    """
+    """Return a bath's warmth over the minutes to come; nothing where nobody said its room's."""
     room_c = bath.room_c if asked.room_c is None else asked.room_c
-    if room_c is None:
-        raise BadValue(
-            "no-room-temperature", "How warm is the room? The bath goes there.",
-            field="room_c", value=None, allowed="-10 to 50", unit="°C",
-        )  # fmt: skip
     facts = bath_facts(bath)
+    hottest = mordant_row(facts).hottest_c
+    if room_c is None:
+        return BathHeatOut(heat=None, room_c=None, hottest_c=hottest, cautions=[])
     stands = {
         "mordant": bath.mordant, "vessel": bath.vessel, "volume_l": bath.volume_l,
         "temperature_c": bath.temperature_c, "load_g_per_l": bath.load_g_per_l,
@@ -38,6 +29,6 @@ def heat_of(bath: Bath, asked: BathHeatAsk) -> BathHeatOut:
     return BathHeatOut(
         heat=told,
         room_c=room_c,
-        hottest_c=mordant_row(facts).hottest_c,
+        hottest_c=hottest,
         cautions=[caution_out(each.caution) for each in told.warnings],
     )

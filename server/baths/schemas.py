@@ -226,8 +226,9 @@ class BathHeatAsk(Schema):
 class BathHeatOut(Schema):
     """How warm a bath will be, between what, and what that asks for."""
 
-    heat: BathHeatOutput
-    room_c: float
+    heat: BathHeatOutput | None
+    """Null while nobody said how warm the room is."""
+    room_c: float | None
     hottest_c: float | None
     """Above it the mordant runs away."""
     cautions: list[Caution]

@@ -126,14 +126,16 @@ export const changeReading = (room: string, bath: string, reading: string, taken
 
 type HeatOf = paths["/api/rooms/{room}/baths/{bath}/heat"]["get"]["parameters"];
 export type HeatAsk = { [Name in keyof NonNullable<HeatOf["query"]>]?: number };
-export type BathHeat = Shapes["BathHeatOut"];
+export type HeatTold = Shapes["BathHeatOut"];
+/** What is told where it is known how warm the room is. */
+export type BathHeat = HeatTold & { heat: Shapes["BathHeatOutput"]; room_c: number };
 
 /** How warm a bath will be; it stands as long as what it is reckoned from. */
 export const heatQuery = (room: string, bath: Bath, query: HeatAsk | null) =>
   queryOptions({
     queryKey: [room, "bath", bath.id, "heat", query, bath.temperature_c, bath.load_g_per_l],
     queryFn: () =>
-      dataAs<BathHeat>(
+      dataAs<HeatTold>(
         http.GET("/api/rooms/{room}/baths/{bath}/heat", {
           params: { path: { room, bath: bath.id }, query: query ?? {} },
         }),

@@ -2592,11 +2592,11 @@ export interface components {
         BathHeatOut: {
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
-            heat: components["schemas"]["BathHeatOutput"];
+            heat: components["schemas"]["BathHeatOutput"] | null;
             /** Hottest C */
             hottest_c: number | null;
             /** Room C */
-            room_c: number;
+            room_c: number | null;
         };
         /**
          * BathHeatOutput

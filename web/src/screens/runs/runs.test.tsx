@@ -177,6 +177,23 @@ test("a temperature is typed with T, refused out of its limits, and moves the ti
   expect(screen.queryByLabelText("Bath now")).toBeNull();
 });
 
+test("a temperature that is odd for a bath is asked back, by Enter too, and taken when it is so", async () => {
+  const { kinds } = await atTheBath(runEarlier(0));
+  await userEvent.keyboard("t");
+  const field = await screen.findByLabelText("Bath now");
+  await userEvent.type(field, "45{Enter}");
+  expect(alerts()).toEqual(["45 °C is odd for a bath. Is that so?"]);
+  expect(screen.queryByRole("button", { name: "Log it" })).toBeNull();
+  expect(kinds()).toEqual([]);
+  await userEvent.clear(field);
+  await userEvent.type(field, "41");
+  await press("Yes, I read it twice");
+  await waitFor(() =>
+    expect(kinds()).toMatchObject([{ kind: "temperature", data: { celsius: 41 } }]),
+  );
+  expect(screen.queryByLabelText("Bath now")).toBeNull();
+});
+
 test("in °F it is typed, refused and shown in °F", async () => {
   const { kinds } = await atTheBath(runEarlier(0), { temperature_unit: "F" });
   expect(screen.getByText("65.3")).toHaveTextContent("65.3°F");

@@ -8,6 +8,7 @@ import { NumberField } from "../../../ui/form/Fields";
 import { number, shapeOf, temperature } from "../../../ui/form/shape";
 import { type Form, useForm } from "../../../ui/form/useForm";
 import { Section } from "../../../ui/Section";
+import { Trouble } from "../../../ui/Trouble";
 import { shownTemperature, temperatureUnit, type Units } from "../../../ui/units";
 import { useKeys } from "../../../ui/useKeys";
 
@@ -45,7 +46,7 @@ export function HeatAhead({ bath }: { bath: Bath }) {
   useEffect(() => {
     if (error) form.place(error);
   }, [error, form.place]);
-  const told = error || asked === null ? undefined : data;
+  const told = error || asked === null || !data?.heat ? undefined : (data as BathHeat);
   return (
     <Section>
       <h2 aria-live="polite">{told ? answer(told, asked, me) : "How warm will it be?"}</h2>
@@ -63,12 +64,19 @@ export function HeatAhead({ bath }: { bath: Bath }) {
               <p className="note">{pace(told)}</p>
               <Warned told={told} />
             </>
-          ) : null}
+          ) : (
+            <Unknown error={error} />
+          )}
         </div>
         <Fields form={form} />
       </div>
     </Section>
   );
+}
+
+function Unknown({ error }: { error: unknown }) {
+  if (error) return <Trouble error={error} />;
+  return <p className="note">Say how warm the room is: the bath goes there.</p>;
 }
 
 function Fields({ form }: { form: Form }) {

@@ -1,15 +1,13 @@
 import { type Bath, readBath, readHydrometer } from "../../../api/baths";
 import { FromInstrument } from "../../../frame/FromInstrument";
 import { useHere } from "../../../frame/useHere";
+import { useOddBath } from "../../../frame/useOddBath";
 import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { NumberField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { number, shapeOf, temperature } from "../../../ui/form/shape";
 import { useForm, useShape, useTyped } from "../../../ui/form/useForm";
-import { parseNumber } from "../../../ui/numbers";
-import { readTemperature, temperatureUnit } from "../../../ui/units";
-import { useState } from "react";
 import { useSaved } from "./useSaved";
 
 const shapeFor = (metal: string) => () =>
@@ -19,16 +17,13 @@ const shapeFor = (metal: string) => () =>
   });
 const STEM = shapeOf("HydrometerIn", { baume: number("Hydrometer") });
 const EMPTY = { temperature_c: "", load_g_per_l: "" };
-/** Typed within this it is taken; beyond it is asked back. */
-const [SURELY_LOW_C, SURELY_HIGH_C] = [5, 40];
 type Read = { temperature_c: number | null; load_g_per_l: number | null };
 type Props = { bath: Bath; done: () => void };
 
 /** Log what thermometer, test or hydrometer says. */
 export function ReadIt({ bath, done }: Props) {
-  const { room, me } = useHere();
+  const { room } = useHere();
   const saved = useSaved();
-  const [sure, setSure] = useState("");
   const shape = useShape(shapeFor(bath.metal), bath.metal);
   const form = useForm<Read, Bath>(shape, {
     keepAs: `${room} reading ${bath.id}`,
@@ -40,10 +35,7 @@ export function ReadIt({ bath, done }: Props) {
     },
   });
   const typed = [useTyped(form, "temperature_c"), useTyped(form, "load_g_per_l")];
-  const warm = parseNumber(typed[0] ?? "");
-  const celsius = warm === undefined || Number.isNaN(warm) ? null : readTemperature(warm, me);
-  const odd = celsius !== null && (celsius < SURELY_LOW_C || celsius > SURELY_HIGH_C);
-  const askBack = odd && sure !== typed[0];
+  const odd = useOddBath(form, "temperature_c");
   return (
     <>
       <form noValidate onSubmit={form.submit}>
@@ -53,17 +45,15 @@ export function ReadIt({ bath, done }: Props) {
           <FormFoot
             form={form}
             submit="Log the reading"
-            disabled={askBack || typed.every((each) => each.trim() === "")}
+            disabled={odd !== null || typed.every((each) => each.trim() === "")}
             beside
           />
         </div>
       </form>
-      {askBack ? (
+      {odd ? (
         <div className="mt-2 flex flex-wrap items-center gap-3">
-          <Care role="alert">
-            {typed[0]} {temperatureUnit(me)} is odd for a bath. Is that so?
-          </Care>
-          <Button onClick={() => setSure(typed[0] ?? "")}>Yes, I read it twice</Button>
+          <Care role="alert">{odd.asked}</Care>
+          <Button onClick={odd.sure}>Yes, I read it twice</Button>
         </div>
       ) : null}
       {bath.mordant.includes("ferric") ? <Stem bath={bath} done={done} /> : null}

@@ -1,6 +1,7 @@
 import type { Run } from "../../../api/runs";
 import type { Local } from "../../../device/local";
 import type { Log } from "../../../device/useRun";
+import { useOddBath } from "../../../frame/useOddBath";
 import { shapeOf, temperature } from "../../../ui/form/shape";
 import { useForm } from "../../../ui/form/useForm";
 import { NightButton } from "../../../ui/night/Night";
@@ -33,15 +34,25 @@ function Temperature({ close, log }: { close: () => void; log: Log }) {
     },
     done: close,
   });
+  const odd = useOddBath(form, "data.celsius");
   return (
     <form
       noValidate
-      onSubmit={form.submit}
+      onSubmit={(event) => (odd ? event.preventDefault() : form.submit(event))}
       onKeyDown={(event) => event.key === "Escape" && close()}
       className={PANEL}
     >
       <NightField form={form} name="data.celsius" step={STEP_DEGREES} focus />
-      <NightButton type="submit">Log it</NightButton>
+      {odd ? (
+        <>
+          <p role="alert" className="order-last basis-full font-semibold text-night-ferric">
+            {odd.asked}
+          </p>
+          <NightButton onClick={() => form.submit()}>Yes, I read it twice</NightButton>
+        </>
+      ) : (
+        <NightButton type="submit">Log it</NightButton>
+      )}
       <NightButton plain onClick={close}>
         Leave it
       </NightButton>
