@@ -49,6 +49,8 @@ def answers(client: Any, room: str) -> dict[str, Any]:
         ask(f"{here}/baths/{bath['id']}/readings")
         ask(f"{here}/baths/{bath['id']}/checks")
         ask(f"{here}/baths/{bath['id']}/page")
+        if bath["room_c"] is not None:
+            ask(f"{here}/baths/{bath['id']}/heat?minutes=60&room_c={bath['room_c']:g}")
     for noun in ("baths/shelf", "instruments"):
         ask(f"{here}/{noun}")
     for strip in ask(f"{here}/strips")["items"]:

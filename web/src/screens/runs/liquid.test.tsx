@@ -1,10 +1,11 @@
 import { screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
+import type { Instrument } from "../../api/instruments";
 import type { Run } from "../../api/runs";
 import { fold } from "../../device/fold";
 import { dropEvents, waitingEvents } from "../../device/store";
 import { RUN, runEarlier, runWithout, withEvents } from "../../testing/run";
-import { type Body, fakeServer, NOW_MS, told } from "../../testing/server";
+import { type Body, fakeServer, listed, NOW_MS, told } from "../../testing/server";
 import { openAt, press, type } from "../../testing/show";
 
 const USER = told<{ me: { id: string } }>("/api/session").me.id;
@@ -102,6 +103,23 @@ test("a companion scrap is read out of the bath, logged with its bite, and said"
   expect(screen.getByRole("button", { name: "scrap read" })).toHaveAttribute(
     "aria-pressed",
     "true",
+  );
+});
+
+test("what the densitometer says of a scrap is taken by one press", async () => {
+  const [meter] = told<{ items: Instrument[] }>("/instruments").items.filter(
+    (each) => each.kind === "densitometer",
+  );
+  const last_at = new Date(NOW_MS - 20_000).toISOString();
+  const now = { ...meter, last_kind: "lstar", last_value: 58.46, last_unit: "L*", last_at };
+  const { said, server } = await atTheBath(outOfBath());
+  server.answer("GET /instruments", { body: listed([{ ...now, last_why: "" }]) });
+  await userEvent.keyboard("k");
+  await press("Take 58.46");
+  expect(screen.getByLabelText(/The scrap reads L\*/)).toHaveValue("58.46");
+  await press("Log it");
+  await waitFor(() =>
+    expect(said().at(-1)).toMatchObject({ kind: "scrap", data: { lstar: 58.46 } }),
   );
 });
 

@@ -3,6 +3,7 @@ import { useForm } from "../../../ui/form/useForm";
 import { NightButton } from "../../../ui/night/Night";
 import type { Local } from "../../../device/local";
 import type { Log } from "../../../device/useRun";
+import { useInstrumentSaid } from "../../../frame/useInstrumentSaid";
 import { NightField } from "./NightField";
 import { PANEL } from "./panelLook";
 
@@ -22,6 +23,7 @@ export function Scrap({ local, close, log }: { local: Local; close: () => void; 
     },
     done: close,
   });
+  const said = useInstrumentSaid("lstar");
   return (
     <form
       noValidate
@@ -30,6 +32,15 @@ export function Scrap({ local, close, log }: { local: Local; close: () => void; 
       className={PANEL}
     >
       <NightField form={form} name="data.lstar" step={0.5} focus />
+      {said ? (
+        <NightButton
+          plain
+          title={said.from}
+          onClick={() => form.hook.setValue("data.lstar", said.text)}
+        >
+          Take {said.text}
+        </NightButton>
+      ) : null}
       <NightField form={form} name="data.after" step={1} />
       <NightButton type="submit">Log it</NightButton>
       <NightButton plain onClick={close}>
