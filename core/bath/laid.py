@@ -20,6 +20,7 @@ from core.bath.observe import (
 from core.bath.posterior import Known, Question, Sight
 from core.bath.see_strips import see_lines, see_strip
 from core.bath.speed_shapes import (
+    BathNow,
     BathSpeedInput,
     CheckPatch,
     Coupon,
@@ -45,6 +46,14 @@ _ANY_GROUND = Moment(REFERENCE_C, 0.0, apart=3.0, fixed=True)
 
 
 @dataclass(frozen=True)
+class Read:
+    """What was read off strips' curves, by the place of its evidence."""
+
+    patches: dict[int, SeenPatch]
+    strips: dict[int, Seen]
+
+
+@dataclass(frozen=True)
 class Laid:
     """The evidence laid out: moments, what was seen, and what is asked."""
 
@@ -53,14 +62,28 @@ class Laid:
     """Further moments of the bath that are asked about."""
     day: float = STRIP_DAYS[0][0]
     """How far the strips' days are apart from today: a standard deviation."""
-    read: dict[int, SeenPatch] | None = None
-    """What check patches say, where that was worked out already."""
+    read: Read | None = None
+    """What is read off curves, where that was worked out already."""
 
     @cached_property
     def ways(self) -> list[Laid]:
         """Return the same for each way the strips' days may be apart."""
-        seen = self.patches
-        return [self, *(replace(self, day=day, read=seen) for day, _ in STRIP_DAYS[1:])]
+        return [self, *(replace(self, day=day, read=self.curves_read) for day, _ in STRIP_DAYS[1:])]
+
+    def asked_at(self, now: BathNow) -> Laid:
+        """Return the same evidence, asked about another temperature and load.
+
+        Parameters
+        ----------
+        now : BathNow
+
+        Returns
+        -------
+        Laid
+        """
+        pinned = [_pinned(each, self.given.now) for each in self.given.evidence]
+        given = self.given.model_copy(update={"now": now, "evidence": pinned})
+        return replace(self, given=given, read=self.curves_read)
 
     @cached_property
     def conditions(self) -> Conditions:
@@ -173,15 +196,23 @@ class Laid:
         return weights
 
     @cached_property
-    def patches(self) -> dict[int, SeenPatch]:
-        """Return what each check patch says, by its place."""
+    def curves_read(self) -> Read:
+        """Return what is read off curves: it is the same for any day and any question."""
         if self.read is not None:
             return self.read
-        return {
-            place: see_patch(each, self._expected(place, each.curve))
-            for place, each in enumerate(self.given.evidence)
-            if isinstance(each, CheckPatch)
-        }
+        each = list(enumerate(self.given.evidence))
+        return Read(
+            patches={
+                place: see_patch(piece, self._expected(place, piece.curve))
+                for place, piece in each
+                if isinstance(piece, CheckPatch)
+            },
+            strips={
+                place: see_strip(piece.curve, self._first_of(piece.ground))
+                for place, piece in each
+                if isinstance(piece, Strip)
+            },
+        )
 
     def _expected(self, place: int, curve: Curve) -> float:
         strip = self.strip(self.curve_place(curve, self.curves) or 0)
@@ -202,11 +233,14 @@ class Laid:
             return _plain(self.weights((1 + place, 1.0)), see_lines(each, self.row))
         if isinstance(each, Strip):
             over_ground = self.weights((1 + place, 1.0), (self.ground(each.ground), 1.0))
-            return _plain(over_ground, see_strip(each.curve, self._first_of(each.ground)))
+            return _plain(over_ground, self.curves_read.strips[place])
         if isinstance(each, Hydrometer):
             seen = dict(strength_of(self.given, self.row))[place]
             return _plain(self.weights((self.moments.strength, 1.0)), seen)
-        patch, curve = self.patches[place], self.curve_place(each.curve, self.curves) or 0
+        patch, curve = (
+            self.curves_read.patches[place],
+            self.curve_place(each.curve, self.curves) or 0,
+        )
         over_strip = self.weights((1 + place, 1.0), (self.strip(curve), -1.0))
         return Sight(over_strip, patch.strays, patch.seen.value, patch.seen.variance, curve)
 
@@ -217,7 +251,7 @@ class Laid:
             return None
         mine = [
             (self.given.evidence[place].seconds, patch.later)  # type: ignore[union-attr]
-            for place, patch in self.patches.items()
+            for place, patch in self.curves_read.patches.items()
             if self.known.sights[place].curve == 0
         ]
         return max(mine, key=lambda pair: pair[0])[1] if mine else None
@@ -325,6 +359,16 @@ def _aged(strip: Moment, days: float) -> Moment:
 def _plain(weights: Array, seen: Seen) -> Sight:
     """Return what was seen of moments where no curve strays with others."""
     return Sight(weights, None, seen.value, seen.variance)
+
+
+def _pinned(each: Evidence, now: BathNow) -> Evidence:
+    """Return a piece that keeps what it took from now, whenever it is asked about."""
+    unsaid = {
+        name: getattr(now, name)
+        for name in ("temperature_c", "load_g_per_l")
+        if getattr(each, name, "") is None
+    }
+    return each.model_copy(update=unsaid)
 
 
 def _moment(each: Evidence, given: BathSpeedInput) -> Moment:

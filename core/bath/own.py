@@ -28,8 +28,7 @@ def own_numbers(laid: Laid) -> OwnNumbers:
     OwnNumbers
     """
     row, known = laid.row, laid.known
-    fresh = Laid(laid.given.model_copy(update={"now": _FRESH}))
-    told = answer(fresh, rate)
+    told = answer(laid.asked_at(_FRESH), rate)
     energies, ends, _ = laid.moments.grid
     low, high = (float(x) for x in np.exp(told.band))
     return OwnNumbers(

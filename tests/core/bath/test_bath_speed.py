@@ -187,3 +187,11 @@ def test_six_coupons_foretell_a_bath_of_hidden_energy_and_end_of_life():
 
 def test_six_coupons_find_the_hidden_energy():
     assert six_coupons()[3].mean() < 0.5 * 7  # the table's own doubt is 7 kJ/mol
+
+
+def test_what_a_piece_took_from_now_it_keeps_in_the_baths_own_numbers():
+    said = COUPON | {"load_g_per_l": NOW["load_g_per_l"]}
+    unsaid = {key: value for key, value in COUPON.items() if key != "load_g_per_l"}
+    one, other = (speed(each).own for each in (said, unsaid))
+    assert one.rate_um_per_min == other.rate_um_per_min
+    assert one.end_g_per_l == other.end_g_per_l
