@@ -238,6 +238,20 @@ const weighs = (more: Partial<Instrument>) => ({
   },
 });
 
+test.each([
+  ["t", "Temperature"],
+  ["w", "Bare area, both sides"],
+  ["k", "Ground of strip"],
+  ["u", "Poured off and replaced"],
+])("%s opens its form, ready to type into", async (key, first) => {
+  fakeServer();
+  openAt(`/baths/${AMBER}`);
+  await screen.findByText(/Where ×/);
+  await userEvent.keyboard(key);
+  await waitFor(() => expect(screen.getByLabelText(first)).toHaveFocus());
+  expect(screen.getByLabelText(first)).not.toHaveValue(key);
+});
+
 test("what the scale says is taken into a field by one press", async () => {
   fakeServer(weighs({}));
   openAt(`/baths/${AMBER}`);

@@ -6,6 +6,7 @@ import { Care } from "../../../ui/Care";
 import { NumberField, TextField, TickField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { length, shapeOf, share, text, yes } from "../../../ui/form/shape";
+import { useFirstField } from "../../../ui/form/useFirstField";
 import { useForm } from "../../../ui/form/useForm";
 import { typedNumber } from "../../../ui/numbers";
 import { shownLength } from "../../../ui/units";
@@ -50,7 +51,7 @@ function Refresh({ page, done }: Props) {
     },
   });
   return (
-    <form noValidate onSubmit={form.submit}>
+    <form ref={useFirstField()} noValidate onSubmit={form.submit}>
       <p className="note mt-1">
         {life.refreshes
           .map(

@@ -5,6 +5,7 @@ import { useHere } from "../../../frame/useHere";
 import { NumberField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { number, shapeOf, temperature, time } from "../../../ui/form/shape";
+import { useFirstField } from "../../../ui/form/useFirstField";
 import { useForm } from "../../../ui/form/useForm";
 import { useSaved } from "./useSaved";
 
@@ -50,7 +51,7 @@ export function Coupon({ bath, done }: { bath: Bath; done: () => void }) {
   });
   const fromScale = (name: string) => <FromInstrument form={form} name={name} kind="mass" />;
   return (
-    <form noValidate onSubmit={form.submit}>
+    <form ref={useFirstField()} noValidate onSubmit={form.submit}>
       <p className="note mt-1">
         A {bath.metal} scrap: degrease it, measure what is bare, weigh it dry, bite it, rinse, dry
         and weigh it again. Gloves: a fingerprint weighs something, too.

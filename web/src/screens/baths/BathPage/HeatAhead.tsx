@@ -46,7 +46,7 @@ export function HeatAhead({ bath }: { bath: Bath }) {
   useEffect(() => {
     if (error) form.place(error);
   }, [error, form.place]);
-  const told = error || asked === null || !data?.heat ? undefined : (data as BathHeat);
+  const told = asked === null || !data?.heat ? undefined : (data as BathHeat);
   return (
     <Section>
       <h2 aria-live="polite">{told ? answer(told, asked, me) : "How warm will it be?"}</h2>

@@ -8,6 +8,7 @@ import { ButtonLink } from "../../../ui/Button";
 import { NumberField, PickField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { number, pick, shapeOf, temperature, time } from "../../../ui/form/shape";
+import { useFirstField } from "../../../ui/form/useFirstField";
 import { useForm } from "../../../ui/form/useForm";
 import { useSaved } from "./useSaved";
 
@@ -63,7 +64,7 @@ function PatchForm({ page, strips, done }: Props & { strips: [string, string][] 
     },
   });
   return (
-    <form noValidate onSubmit={form.submit}>
+    <form ref={useFirstField()} noValidate onSubmit={form.submit}>
       <p className="note mt-1">
         A scrap with the strip's ground: bite it for the time, strip, print and read it as you read
         the strip. About 8 minutes.

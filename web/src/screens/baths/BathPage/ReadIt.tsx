@@ -7,6 +7,7 @@ import { Care } from "../../../ui/Care";
 import { NumberField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { number, shapeOf, temperature } from "../../../ui/form/shape";
+import { useFirstField } from "../../../ui/form/useFirstField";
 import { useForm, useShape, useTyped } from "../../../ui/form/useForm";
 import { useSaved } from "./useSaved";
 
@@ -38,7 +39,7 @@ export function ReadIt({ bath, done }: Props) {
   const odd = useOddBath(form, "temperature_c");
   return (
     <>
-      <form noValidate onSubmit={form.submit}>
+      <form ref={useFirstField()} noValidate onSubmit={form.submit}>
         <div className="mt-2.5 flex flex-wrap items-start gap-4">
           <NumberField form={form} name="temperature_c" step={0.5} />
           <NumberField form={form} name="load_g_per_l" />
