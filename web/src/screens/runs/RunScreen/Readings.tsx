@@ -18,7 +18,7 @@ export function Readings({ run, local, dip, due }: Props) {
   const pace = speedAt(run.sheet, local.celsius);
   const live = useProbeLive(run);
   return (
-    <dl className="mt-auto mb-3 grid grid-cols-[246px_1fr_262px] border-t-2 border-night-line max-desk:m-0 max-desk:grid-cols-[1fr_1.15fr_1fr] short:mb-1.5 flat:mt-auto flat:mb-1.5">
+    <dl className="mt-auto mb-1.5 grid grid-cols-[246px_1fr_262px] border-t-2 border-night-line max-desk:m-0 max-desk:grid-cols-[1fr_1.15fr_1fr] short:mb-1.5 flat:mt-auto flat:mb-1.5">
       <Care run={run} local={local} dip={dip} due={due} />
       <Reading
         name={

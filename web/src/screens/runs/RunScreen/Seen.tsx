@@ -17,7 +17,7 @@ export function Seen({ wet, local, acts }: { wet: boolean; local: Local; acts: A
   return (
     <ul
       aria-label="Seen or felt"
-      className={`flex flex-wrap gap-2.5 max-phone:gap-2 ${wet ? "mt-2.5 mb-3 flat:hidden" : "mt-2.5"}`}
+      className={`flex flex-wrap gap-2.5 max-phone:gap-2 ${wet ? "mt-1 mb-1.5 max-desk:mt-2.5 max-desk:mb-3 flat:hidden" : "mt-2.5"}`}
     >
       {(wet ? WET : DRY).map(([about, text, shown]) => {
         const said = `${about} ${text}`.trim();
