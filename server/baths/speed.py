@@ -22,6 +22,8 @@ from server.baths.models import Bath, BathCheck
 
 MOST_CHECKS = 24
 """The newest of them: older ones say next to nothing."""
+MOST_STRIPS = 8
+"""Of tones, beside those: each says little."""
 CHECKS_FOR_OWN = 3
 """From so many coupons and strips on a bath's own energy and end of life stand in its reckoning."""
 OWN_KINDS = ("coupon", "lines", "strip")
@@ -39,14 +41,22 @@ class Piece:
 def pieces(bath: Bath, now: datetime | None = None) -> list[Piece]:
     """Return what was measured of a bath, as the core takes it, the oldest first."""
     at = now or timezone.now()
-    rows = [row for row in bath.check_rows if row.at <= at][:MOST_CHECKS]
+    rows = _newest(bath, at)
     if not rows:
         return []
-    found = [Piece(row, _said(row, at, bath.replaced_rows)) for row in reversed(rows)]
+    found = [Piece(row, _said(row, at, bath.replaced_rows)) for row in rows]
     labelled = _as_made(bath)
     if labelled and all(row.kind != "hydrometer" for row in rows):
         return [Piece(None, labelled), *found]
     return found
+
+
+def _newest(bath: Bath, now: datetime) -> list[BathCheck]:
+    """Return the newest checks, the oldest first; many strips crowd out no coupon."""
+    made = [row for row in bath.check_rows if row.at <= now]
+    strips = [row for row in made if row.kind == "strip"][:MOST_STRIPS]
+    others = [row for row in made if row.kind != "strip"][:MOST_CHECKS]
+    return sorted([*strips, *others], key=lambda row: row.at)
 
 
 def _as_made(bath: Bath) -> dict[str, Any] | None:

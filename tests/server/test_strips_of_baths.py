@@ -4,7 +4,9 @@ import pytest
 
 from server.baths.actions.facts import bath_facts
 from server.baths.models import Bath, BathCheck
+from server.baths.speed import MOST_STRIPS, pieces
 from tests.server.conftest import PATCHES, new_id
+from tests.server.walk import COUPON
 
 CONDITIONS = {"mordant": "copper-ferric", "temperature_c": 20, "load_g_per_l": 0}
 FAST = [{"seconds": s, "depth_um": 2.2 * (s - 5) / 60, "temperature_c": 20} for s in (600, 1800)]
@@ -148,3 +150,25 @@ def test_a_plans_own_line_strip_does_not_speak_twice(furnished):
     own = BathCheck.objects.get(kind="lines").strip
     assert str(own) == strip
     assert bath_facts(bath, beside=own).rate_factor is None
+
+
+def test_many_strips_crowd_out_no_coupon(furnished):
+    furnished.must("POST", f"/baths/{furnished.ids['bath']}/coupons", COUPON | {"id": new_id()})
+    strip_in(furnished)
+    check = BathCheck.objects.get(kind="strip")
+    BathCheck.objects.bulk_create(
+        BathCheck(id=new_id(), room=check.room, bath=check.bath, at=check.at, kind="strip",
+                  said=check.said, curve=check.curve, strip=new_id())
+        for _ in range(30)
+    )  # fmt: skip
+    asked = [piece.said["kind"] for piece in pieces(Bath.objects.get(id=check.bath_id))]
+    assert asked.count("coupon") == 1
+    assert asked.count("strip") == MOST_STRIPS
+
+
+def test_measured_lines_keep_their_place_however_their_figures_are_written(furnished):
+    strip = strip_in(furnished, lines=FAST)
+    check = BathCheck.objects.get(kind="lines")
+    whole = [line | {"temperature_c": 20, "load_g_per_l": 0} for line in FAST]
+    change(furnished, strip, lines=whole)
+    assert BathCheck.objects.get(kind="lines").id == check.id

@@ -42,8 +42,10 @@ def _bitten_at(strip: Strip) -> datetime:
 
 
 def _pieces(strip: Strip) -> list[Derived]:
-    found = [Derived("lines", f"{c} {load}", _said(lines, c, load)) for (c, load), lines in
-             _measured(strip).items()]  # fmt: skip
+    found = [
+        Derived("lines", f"{celsius:g} {load:g}", _said(lines, celsius, load))
+        for (celsius, load), lines in _measured(strip).items()
+    ]
     if strip.curve is not None:
         found.append(Derived("strip", "tones", {"ground": _ground(strip)}, strip.curve))
     return found

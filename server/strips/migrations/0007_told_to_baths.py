@@ -48,7 +48,7 @@ def _lines(strip: Any) -> Iterator[tuple[str, str, dict[str, Any], Any]]:
             found[at].append({c: line[c] for c in COLUMNS if line.get(c) is not None})
     for (warm, load), measured in found.items():
         said = {"temperature_c": warm, "load_g_per_l": load, "measured": measured}
-        yield "lines", f"{warm} {load}", said, None
+        yield "lines", f"{warm:g} {load:g}", said, None
 
 
 class Migration(migrations.Migration):
