@@ -9,9 +9,12 @@ import { PANEL } from "./panelLook";
 
 const SHAPE = shapeOf("ScrapEventIn", {
   "data.lstar": number("The scrap reads L*", { unit: "L*" }),
-  "data.after": number("lifted after bite"),
+  "data.after": number("after bite"),
 });
 type Read = { data: { lstar: number; after: number } };
+
+/** A label and its field stay on one line. */
+const TOGETHER = "flex flex-wrap items-center gap-x-4 max-phone:gap-x-3";
 
 /** A companion scrap that was printed and read: the bites that remain follow it. */
 export function Scrap({ local, close, log }: { local: Local; close: () => void; log: Log }) {
@@ -29,9 +32,11 @@ export function Scrap({ local, close, log }: { local: Local; close: () => void; 
       noValidate
       onSubmit={form.submit}
       onKeyDown={(event) => event.key === "Escape" && close()}
-      className={PANEL}
+      className={`${PANEL} gap-x-4`}
     >
-      <NightField form={form} name="data.lstar" step={0.5} focus />
+      <span className={TOGETHER}>
+        <NightField form={form} name="data.lstar" step={0.5} focus />
+      </span>
       {said ? (
         <NightButton
           plain
@@ -41,7 +46,9 @@ export function Scrap({ local, close, log }: { local: Local; close: () => void; 
           Take {said.text}
         </NightButton>
       ) : null}
-      <NightField form={form} name="data.after" step={1} />
+      <span className={TOGETHER}>
+        <NightField form={form} name="data.after" step={1} />
+      </span>
       <NightButton type="submit">Log it</NightButton>
       <NightButton plain onClick={close}>
         Leave it
