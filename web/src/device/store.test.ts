@@ -83,6 +83,44 @@ test("an event that waited under the old shape belongs to its run, and is sent",
   expect(await waitingEvents("u")).toEqual([]);
 });
 
+test("what is kept while others are sent goes with the next sending, once", async () => {
+  const waiting = (id: string, sequence: number) =>
+    keepEvent({
+      id,
+      user: "u",
+      room: "r",
+      subject: { kind: "run", id: RUN },
+      at: sequence,
+      event: { ...dipped, id, sequence },
+    });
+  const sent: string[][] = [];
+  const held: (() => void)[] = [];
+  vi.stubGlobal("fetch", async (request: Request | string) => {
+    const asked = request instanceof Request && request.method === "POST";
+    if (asked) {
+      const { events } = (await request.json()) as { events: EventIn[] };
+      sent.push(events.map((each) => each.id));
+      await new Promise<void>((resolve) => held.push(resolve));
+    }
+    return new Response(JSON.stringify({ id: RUN, now_ms: 0 }), {
+      headers: { "Content-Type": "application/json" },
+    });
+  });
+  const later = DIP.replaceAll("1", "3");
+  await waiting(DIP, 1);
+  const first = flushAll("u");
+  await vi.waitFor(() => expect(held).toHaveLength(1));
+  await waiting(later, 2);
+  const [second, third] = [flushAll("u"), flushAll("u")];
+  held[0]?.();
+  await first;
+  await vi.waitFor(() => expect(held).toHaveLength(2));
+  held[1]?.();
+  await Promise.all([second, third]);
+  expect(sent).toEqual([[DIP], [later]]);
+  expect(await waitingEvents("u")).toEqual([]);
+});
+
 test("a run kept by the version before has its goal when it is read", async () => {
   await leaveBehind("runs", old, `u r ${RUN}`);
   const run = await keptRun("u", "r", RUN);
