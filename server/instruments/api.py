@@ -10,6 +10,7 @@ from ninja.security import HttpBearer
 
 from server.accounts.session import signed_in
 from server.instruments.actions.keep import change_instrument, make_instrument, replace_token
+from server.instruments.actions.let_in import let_in
 from server.instruments.actions.take import take_readings
 from server.instruments.models import Instrument, InstrumentReading
 from server.instruments.reads import instrument_out, made_out, reading_out
@@ -33,10 +34,16 @@ readings = Router(tags=["instruments"])
 
 
 class TokenAuth(HttpBearer):
-    """A token in the header ``Authorization: Bearer …``; whose it is is settled with its call."""
+    """A token in the header ``Authorization: Bearer …``; its call is counted before it is read."""
 
     def authenticate(self, request: HttpRequest, token: str) -> str:
-        """Return the token."""
+        """Return the token.
+
+        Raises
+        ------
+        NoToken, Throttled
+        """
+        let_in(token)
         return token
 
 

@@ -169,6 +169,12 @@ def test_sixty_readings_are_one_call_and_sixty_one_are_refused(probe):
     assert send(probe["token"], *many[:60])[1]["taken"] == 60
 
 
+def test_calls_that_are_refused_count_as_well(probe):
+    for raw in [{"readings": []}, {"readings": [warm(18) | {"kind": "mass"}]}] * 30:
+        assert send(probe["token"], raw=raw)[0] == 422
+    assert send(probe["token"], warm(18.0))[0] == 429
+
+
 def test_past_sixty_calls_a_minute_it_waits_and_loses_nothing(probe):
     for _ in range(60):
         assert send(probe["token"], warm(18.0))[0] == 200

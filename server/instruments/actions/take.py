@@ -11,25 +11,18 @@ from django.utils import timezone
 
 from core.bath.probe import LONGEST_AHEAD_SECONDS, Before, judged
 from server.baths.models import Bath, BathReading
-from server.instruments.actions.keep import hashed
+from server.instruments.actions.let_in import by_token
 from server.instruments.kinds import QUANTITIES, SENDS
 from server.instruments.models import Instrument, InstrumentReading
 from server.instruments.schemas import ReadingsIn, ReadingsOut, SentReading, TakenReading
-from server.replies.errors import AppError, BadValue, Throttled
+from server.replies.errors import BadValue
 
-MOST_CALLS_A_MINUTE = 60
 LOOKED_BACK = timedelta(minutes=5)
 """What was read before is judged with."""
 MOST_BEFORE = 1000
 TOLD_EVERY_SECONDS = 60.0
 TOLD_STEP_C = 0.1
 """A bath is told of every change, and once a minute: the rest is only kept."""
-
-
-class NoToken(AppError):
-    """The token is unknown, over, or taken back."""
-
-    status = 401
 
 
 @transaction.atomic
@@ -39,14 +32,11 @@ def take_readings(token: str, given: ReadingsIn) -> ReadingsOut:
     Raises
     ------
     NoToken
-    Throttled
-        Too many calls in one minute.
     BadValue
         A kind of reading the token may not send.
     """
     now = timezone.now()
-    instrument = _by_token(token, now)
-    _count(instrument, now)
+    instrument = by_token(token, now)
     _check_kinds(instrument, given.readings)
     sent = [_named(instrument, each) for each in given.readings]
     known = InstrumentReading.objects.in_bulk([key for key, _ in sent])
@@ -62,35 +52,6 @@ def take_readings(token: str, given: ReadingsIn) -> ReadingsOut:
         # of one that is doubled within the call the first is new
         readings=[_taken(stored[key], each, fresh.pop(key, None) is None) for key, each in sent],
     )
-
-
-def _by_token(token: str, now: datetime) -> Instrument:
-    found = Instrument.objects.filter(token_sha256=hashed(token)).select_for_update(
-        no_key=True, of=("self",)
-    )
-    instrument = found.select_related("bath").first()
-    if instrument is None:
-        raise NoToken("no-token", "Nobody here knows that token.")
-    if instrument.taken_back_at is not None:
-        raise NoToken("token-taken-back", f"The token of {instrument.name} was taken back.")
-    if instrument.ends_at <= now:
-        raise NoToken("token-over", f"The token of {instrument.name} is over: replace it.")
-    return instrument
-
-
-def _count(instrument: Instrument, now: datetime) -> None:
-    """Count calls of one minute; the last one taken is the limit's."""
-    began = instrument.window_at
-    if began is None or now - began >= timedelta(minutes=1):
-        instrument.window_at, instrument.window_calls = now, 0
-    elif instrument.window_calls >= MOST_CALLS_A_MINUTE:
-        again = 60 - int((now - began).total_seconds())
-        raise Throttled(
-            "too-many-calls",
-            f"More than {MOST_CALLS_A_MINUTE} calls in a minute. Send up to 60 readings in one.",
-            again_seconds=max(1, again),
-        )
-    instrument.window_calls += 1
 
 
 def _check_kinds(instrument: Instrument, readings: Sequence[SentReading]) -> None:
@@ -205,10 +166,7 @@ def _keep_last(instrument: Instrument, rows: list[InstrumentReading]) -> None:
     if newest is not None and (instrument.last_at is None or newest.at >= instrument.last_at):
         instrument.last_at, instrument.last_kind = newest.at, newest.kind
         instrument.last_value, instrument.last_why = newest.value, newest.why
-    instrument.save(
-        update_fields=["last_at", "last_kind", "last_value", "last_why", "window_at",
-                       "window_calls"]
-    )  # fmt: skip
+    instrument.save(update_fields=["last_at", "last_kind", "last_value", "last_why"])
 
 
 def _taken(row: InstrumentReading, sent: SentReading, known: bool) -> TakenReading:
