@@ -42,14 +42,18 @@ export function HeatAhead({ bath }: { bath: Bath }) {
     send: async () => {},
   });
   const asked = askedOf(form.peek<Read>(form.hook.watch()));
-  const { data, error } = useQuery(heatQuery(room, bath, asked));
+  const { data, error, isPlaceholderData } = useQuery(heatQuery(room, bath, asked));
+  const answered = useRef(asked); // the answer that stands is that of the question before
+  if (!isPlaceholderData) answered.current = asked;
   useEffect(() => {
     if (error) form.place(error);
   }, [error, form.place]);
   const told = asked === null || !data?.heat ? undefined : (data as BathHeat);
   return (
     <Section>
-      <h2 aria-live="polite">{told ? answer(told, asked, me) : "How warm will it be?"}</h2>
+      <h2 aria-live="polite">
+        {told ? answer(told, answered.current, me) : "How warm will it be?"}
+      </h2>
       <div className="mt-2 grid items-start gap-x-6.5 gap-y-4 desk:grid-cols-[minmax(0,1fr)_262px]">
         <div className="min-w-0">
           {told ? (
@@ -57,8 +61,8 @@ export function HeatAhead({ bath }: { bath: Bath }) {
               <WarmAhead
                 told={told}
                 now={bath.temperature_c}
-                wanted={asked?.reach_c}
-                jacket={asked?.jacket_c}
+                wanted={answered.current?.reach_c}
+                jacket={answered.current?.jacket_c}
                 units={me}
               />
               <p className="note">{pace(told)}</p>
