@@ -41,7 +41,7 @@ export function PlanEditor(props: Props) {
     <form onSubmit={form.submit} noValidate>
       <Heading process={process} plate={plate} form={form} scale={scale} setScale={setScale} />
       <Beside side={process.heads.length > 1 ? "wide" : "narrow"}>
-        <div className="min-w-0">
+        <div className={plan ? "min-w-0" : "min-h-96 min-w-0"}>
           {plan ? (
             <Figure
               process={process}

@@ -28,14 +28,17 @@ export function Sources({ process, form, baths, strips, plan, kept }: Props) {
         options={[...strips.map((s) => [s.id, s.name] as const), ["", "none: a guess"]]}
       />
       {plan && kept ? <OwnCurve plan={plan} kept={kept} /> : null}
-      {bath && plan ? (
-        <process.Source
-          plan={plan}
-          bath={bath.name}
-          celsius={bath.temperature_c}
-          measured={bath.rate_factor !== null}
-        />
-      ) : null}
+      <div className="min-h-18">
+        {/* Its three lines have their place before they come: the rows below stay under the finger. */}
+        {bath && plan ? (
+          <process.Source
+            plan={plan}
+            bath={bath.name}
+            celsius={bath.temperature_c}
+            measured={bath.rate_factor !== null}
+          />
+        ) : null}
+      </div>
     </div>
   );
 }
