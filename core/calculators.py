@@ -253,6 +253,73 @@ REGISTRY: dict[str, Calculator] = {
             "core.repair.repair_routes:repair_routes",
             "What is to be made lighter, how large and how deep it is.",
         ),
+        Calculator(
+            "exposure-wedge",
+            "core.polymer.exposure_wedge:exposure_wedge",
+            "A wedge exposed for a time, the last step it held, and the one that shall hold.",
+        ),
+        Calculator(
+            "pair-test",
+            "core.polymer.pair_test:pair_test",
+            "Where the times of a test are centred, how many each way, and the plate it is laid "
+            "on.",
+        ),
+        Calculator(
+            "exposure-pair",
+            "core.polymer.exposure_pair:exposure_pair",
+            "The patches of a two-way test: screen time × image time, read.",
+        ),
+        Calculator(
+            "correction-curve",
+            "core.polymer.correction_curve:correction_curve",
+            "A step chart printed through a pair of exposures: its films and the tones they gave.",
+        ),
+        Calculator(
+            "step-chart",
+            "core.polymer.step_chart:step_chart",
+            "How many steps, on which plate, once or in each patch of a two-way test.",
+            Budget(seconds=120, megabytes=1400),
+            reads_files=True,
+        ),
+        Calculator(
+            "positive",
+            "core.polymer.positive:positive",
+            "A picture, the plate it fills, its correction, and the film it is made for.",
+            Budget(seconds=300, megabytes=1500),
+            reads_files=True,
+        ),
+        Calculator(
+            "dot-screen",
+            "core.polymer.dot_screen:dot_screen",
+            "How large its dots are, how much of it is open, and the film it is written for.",
+            Budget(seconds=300, megabytes=1500),
+            reads_files=True,
+        ),
+        Calculator(
+            "lamp-today",
+            "core.polymer.lamp_today:lamp_today",
+            "A lamp, its hours now and when a test was made, and what was measured of it.",
+        ),
+        Calculator(
+            "lamp-dose",
+            "core.polymer.lamp_dose:lamp_dose",
+            "A lamp measured at some distances, and the time or the dose that is wanted at one.",
+        ),
+        Calculator(
+            "lamp-evenness",
+            "core.polymer.lamp_evenness:lamp_evenness",
+            "Nine readings over a bed, row by row, and the plate that lies in its middle.",
+        ),
+        Calculator(
+            "wash-out",
+            "core.polymer.wash_out:wash_out",
+            "The water, and how long the plate was washed out; None before it was.",
+        ),
+        Calculator(
+            "plate-faults",
+            "core.polymer.plate_faults:plate_faults",
+            "What is seen on a plate or its proof, what was read of it, and how it was made.",
+        ),
     )
 }
 

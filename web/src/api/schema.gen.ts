@@ -164,6 +164,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/correction-curve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A step chart printed through a pair of exposures: its films and the tones they gave.
+         * @description A step chart printed through a pair of exposures: its films and the tones they gave.
+         */
+        post: operations["correction_curve"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/course": {
         parameters: {
             query?: never;
@@ -244,6 +264,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/exposure-pair": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * The patches of a two-way test: screen time × image time, read.
+         * @description The patches of a two-way test: screen time × image time, read.
+         */
+        post: operations["exposure_pair"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/exposure-wedge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A wedge exposed for a time, the last step it held, and the one that shall hold.
+         * @description A wedge exposed for a time, the last step it held, and the one that shall hold.
+         */
+        post: operations["exposure_wedge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/fit-strip": {
         parameters: {
             query?: never;
@@ -278,6 +338,66 @@ export interface paths {
          * @description What was logged of a plate's ground; null where nothing was.
          */
         post: operations["ground_check"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/lamp-dose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A lamp measured at some distances, and the time or the dose that is wanted at one.
+         * @description A lamp measured at some distances, and the time or the dose that is wanted at one.
+         */
+        post: operations["lamp_dose"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/lamp-evenness": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Nine readings over a bed, row by row, and the plate that lies in its middle.
+         * @description Nine readings over a bed, row by row, and the plate that lies in its middle.
+         */
+        post: operations["lamp_evenness"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/lamp-today": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A lamp, its hours now and when a test was made, and what was measured of it.
+         * @description A lamp, its hours now and when a test was made, and what was measured of it.
+         */
+        post: operations["lamp_today"];
         delete?: never;
         options?: never;
         head?: never;
@@ -344,6 +464,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/pair-test": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Where the times of a test are centred, how many each way, and the plate it is laid on.
+         * @description Where the times of a test are centred, how many each way, and the plate it is laid on.
+         */
+        post: operations["pair_test"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/plan-bites": {
         parameters: {
             query?: never;
@@ -378,6 +518,26 @@ export interface paths {
          * @description Groups of lines with the depth each shall have, in which bath, after which bites.
          */
         post: operations["plan_lines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/plate-faults": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What is seen on a plate or its proof, what was read of it, and how it was made.
+         * @description What is seen on a plate or its proof, what was read of it, and how it was made.
+         */
+        post: operations["plate_faults"];
         delete?: never;
         options?: never;
         head?: never;
@@ -478,6 +638,26 @@ export interface paths {
          * @description Cut an uploaded picture into tones; ``given`` is the rest as JSON. Nothing is stored.
          */
         post: operations["tone_areas"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/wash-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * The water, and how long the plate was washed out; None before it was.
+         * @description The water, and how long the plate was washed out; None before it was.
+         */
+        post: operations["wash_out"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3280,6 +3460,27 @@ export interface components {
             spread_ms: number;
         };
         /**
+         * CardStep
+         * @description One exposure of a test: what lies under the card, and for how long.
+         */
+        CardStep: {
+            /** Covered */
+            covered: number;
+            /** In All */
+            in_all: number;
+            /**
+             * Layer
+             * @enum {string}
+             */
+            layer: "screen" | "image";
+            /** Number */
+            number: number;
+            /** Seconds */
+            seconds: number;
+            /** Text */
+            text: string;
+        };
+        /**
          * CareOut
          * @description What hands do to the plate while it bites.
          */
@@ -3302,6 +3503,29 @@ export interface components {
             verb: string;
         };
         /**
+         * Cause
+         * @description One likely cause.
+         */
+        Cause: {
+            /** Chance */
+            chance: number;
+            /**
+             * Key
+             * @enum {string}
+             */
+            key: "image-long" | "image-short" | "screen-long" | "screen-short" | "wash-short" | "wash-long" | "film-thin" | "contact" | "damp" | "lamp-uneven" | "lamp-weak" | "film-turned" | "water-left" | "soft" | "uncorrected" | "fogged";
+            /** Label */
+            label: string;
+            /** Now */
+            now: string;
+            /** Speaks For */
+            speaks_for: string[];
+            /** Test */
+            test: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * Caution
          * @description A caution that matters now.
          */
@@ -3319,6 +3543,32 @@ export interface components {
             text: string;
             /** Title */
             title: string;
+        };
+        /**
+         * ChartRead
+         * @description A step beside the curve that was laid through the chart.
+         */
+        ChartRead: {
+            /** Film */
+            film: number;
+            /** Fitted */
+            fitted: number;
+            /** Lstar */
+            lstar: number;
+            /** Outlier */
+            outlier: boolean;
+        };
+        /**
+         * ChartStep
+         * @description One step of a chart: the black on its film, and the tone it printed.
+         */
+        ChartStep: {
+            /** Film */
+            film: number;
+            /** Lstar */
+            lstar: number;
+            /** Spread */
+            spread?: number | null;
         };
         /**
          * CheckChange
@@ -3594,6 +3844,47 @@ export interface components {
              * @default 20
              */
             temperature_c: number;
+        };
+        /**
+         * CorrectionCurveInput
+         * @description A step chart printed through a pair of exposures: its films and the tones they gave.
+         */
+        CorrectionCurveInput: {
+            /** Chart */
+            chart: components["schemas"]["ChartStep"][];
+        };
+        /**
+         * CorrectionCurveOutput
+         * @description The film to make for each lightness between the darkest and the lightest.
+         */
+        CorrectionCurveOutput: {
+            /** Chart */
+            chart: components["schemas"]["ChartRead"][];
+            /** Darkest Lstar */
+            darkest_lstar: number;
+            /** Film */
+            film: number[];
+            /** Lightest Lstar */
+            lightest_lstar: number;
+            /** Prints */
+            prints: components["schemas"]["Printed"][];
+            /** Rms Lstar */
+            rms_lstar: number;
+            /** Warnings */
+            warnings: components["schemas"]["CorrectionWarning"][];
+        };
+        /**
+         * CorrectionWarning
+         * @description Something to know of a chart before a picture goes through its curve.
+         */
+        CorrectionWarning: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "rises" | "left-out" | "flat-lights" | "flat-darks" | "short-range" | "ends-early" | "steep";
+            /** Text */
+            text: string;
         };
         /**
          * Coupon
@@ -4247,6 +4538,23 @@ export interface components {
             ][] | null;
         };
         /**
+         * DoseReading
+         * @description What an integrator gathered in an exposure.
+         */
+        DoseReading: {
+            /** Hours */
+            hours: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "dose";
+            /** Mj Per Cm2 */
+            mj_per_cm2: number;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
          * Due
          * @description Something that falls due on the bench.
          */
@@ -4419,6 +4727,71 @@ export interface components {
             events: (components["schemas"]["DipEventIn"] | components["schemas"]["LiftEventIn"] | components["schemas"]["TemperatureEventIn"] | components["schemas"]["RockedEventIn"] | components["schemas"]["FeatheredEventIn"] | components["schemas"]["BrushedEventIn"] | components["schemas"]["RefreshedEventIn"] | components["schemas"]["CoveredEventIn"] | components["schemas"]["OpenedEventIn"] | components["schemas"]["RinsedEventIn"] | components["schemas"]["NeutralisedEventIn"] | components["schemas"]["ProtectedEventIn"] | components["schemas"]["ScrapEventIn"] | components["schemas"]["ObservationEventIn"] | components["schemas"]["NoteEventIn"] | components["schemas"]["UndoEventIn"])[];
         };
         /**
+         * ExposurePairInput
+         * @description The patches of a two-way test: screen time × image time, read.
+         */
+        ExposurePairInput: {
+            /** Patches */
+            patches: components["schemas"]["PairPatch"][];
+        };
+        /**
+         * ExposurePairOutput
+         * @description The pair that holds the highlights and opens the shadows over the widest range.
+         */
+        ExposurePairOutput: {
+            /** Chance */
+            chance: number;
+            field: components["schemas"]["PairField"];
+            high: components["schemas"]["PairTimes"];
+            /** Highlight Held */
+            highlight_held: boolean;
+            /** Image Seconds */
+            image_seconds: number;
+            low: components["schemas"]["PairTimes"];
+            /** Range Lstar */
+            range_lstar: number;
+            /** Screen Seconds */
+            screen_seconds: number;
+            /** Shadow Open */
+            shadow_open: boolean;
+            tones: components["schemas"]["PairTones"];
+            /** Warnings */
+            warnings: components["schemas"]["PairWarning"][];
+            /** Why */
+            why: string;
+        };
+        /**
+         * ExposureWedgeInput
+         * @description A wedge exposed for a time, the last step it held, and the one that shall hold.
+         */
+        ExposureWedgeInput: {
+            /** Held Step */
+            held_step: number;
+            /** Seconds */
+            seconds: number;
+            /**
+             * Step Density
+             * @default 0.15
+             */
+            step_density: number;
+            /** Wanted Step */
+            wanted_step: number;
+        };
+        /**
+         * ExposureWedgeOutput
+         * @description How long to expose.
+         */
+        ExposureWedgeOutput: {
+            /** Factor */
+            factor: number;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
          * Feathered
          * @description Bubbles were brushed off the lines.
          */
@@ -4577,6 +4950,20 @@ export interface components {
             seconds: number;
             /** Why */
             why: string | null;
+        };
+        /**
+         * FourTones
+         * @description Clear film, 5 %, 95 % and solid film, as they print.
+         */
+        FourTones: {
+            /** Highlight Lstar */
+            highlight_lstar: number;
+            /** Paper Lstar */
+            paper_lstar: number;
+            /** Shadow Lstar */
+            shadow_lstar: number;
+            /** Solid Lstar */
+            solid_lstar: number;
         };
         /**
          * Given
@@ -5063,6 +5450,124 @@ export interface components {
             wanted_lstar: number;
         };
         /**
+         * LampDoseInput
+         * @description A lamp measured at some distances, and the time or the dose that is wanted at one.
+         */
+        LampDoseInput: {
+            /** Distance Cm */
+            distance_cm: number;
+            /**
+             * Lamp
+             * @enum {string}
+             */
+            lamp: "point" | "tubes" | "panel";
+            /** Mj Per Cm2 */
+            mj_per_cm2?: number | null;
+            /** Points */
+            points: components["schemas"]["LightPoint"][];
+            /** Seconds */
+            seconds?: number | null;
+        };
+        /**
+         * LampDoseOutput
+         * @description Light at the plate: irradiance, time and dose.
+         */
+        LampDoseOutput: {
+            /** Mj Per Cm2 */
+            mj_per_cm2: number;
+            /** Mw Per Cm2 */
+            mw_per_cm2: number;
+            /** Seconds */
+            seconds: number;
+            /**
+             * Source
+             * @enum {string}
+             */
+            source: "measured" | "between" | "inverse-square";
+        };
+        /**
+         * LampEvennessInput
+         * @description Nine readings over a bed, row by row, and the plate that lies in its middle.
+         */
+        LampEvennessInput: {
+            /** Bed Height Mm */
+            bed_height_mm: number;
+            /** Bed Width Mm */
+            bed_width_mm: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Readings */
+            readings: number[];
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * LampEvennessOutput
+         * @description How even the light is over a plate in the middle of the bed.
+         */
+        LampEvennessOutput: {
+            /** Even */
+            even: boolean;
+            /** Least */
+            least: number;
+            /** Map */
+            map: number[][];
+            /** Most */
+            most: number;
+            /** Steps */
+            steps: number;
+            /** Text */
+            text: string;
+            /** Weakest */
+            weakest: string;
+        };
+        /**
+         * LampTodayInput
+         * @description A lamp, its hours now and when a test was made, and what was measured of it.
+         */
+        LampTodayInput: {
+            /** Hours */
+            hours?: number | null;
+            /**
+             * Lamp
+             * @enum {string}
+             */
+            lamp: "point" | "tubes" | "panel";
+            /**
+             * Readings
+             * @default []
+             */
+            readings: (components["schemas"]["MeterReading"] | components["schemas"]["DoseReading"] | components["schemas"]["WedgeReading"])[];
+            /** Test Hours */
+            test_hours?: number | null;
+        };
+        /**
+         * LampTodayOutput
+         * @description What the lamp gives now over what it gave at the test.
+         */
+        LampTodayOutput: {
+            /** Factor */
+            factor: number;
+            /** High */
+            high: number;
+            /** Life Left Hours */
+            life_left_hours: number | null;
+            /** Low */
+            low: number;
+            /** Measured */
+            measured: boolean;
+            /** Mw High */
+            mw_high: number | null;
+            /** Mw Low */
+            mw_low: number | null;
+            /** Mw Per Cm2 */
+            mw_per_cm2: number | null;
+            /** Text */
+            text: string;
+            /** Times */
+            times: number;
+        };
+        /**
          * Leaning
          * @description An earlier strip that a curve leans on, and how much of the curve is known from it.
          */
@@ -5264,6 +5769,16 @@ export interface components {
             sequence: number;
             /** Spread Ms */
             spread_ms: number;
+        };
+        /**
+         * LightPoint
+         * @description Irradiance measured at a distance.
+         */
+        LightPoint: {
+            /** Distance Cm */
+            distance_cm: number;
+            /** Mw Per Cm2 */
+            mw_per_cm2: number;
         };
         /**
          * LineGroup
@@ -5704,6 +6219,21 @@ export interface components {
             mend: string;
             /** Sign */
             sign: string;
+        };
+        /**
+         * MeterReading
+         * @description Irradiance at the usual place, when the lamp had burnt so long.
+         */
+        MeterReading: {
+            /** Hours */
+            hours: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "irradiance";
+            /** Mw Per Cm2 */
+            mw_per_cm2: number;
         };
         /**
          * MinutesInput
@@ -6587,6 +7117,138 @@ export interface components {
             size_mm: number;
         };
         /**
+         * PairField
+         * @description Between the patches: how surely a pair holds both ends, and its range, screen by image.
+         */
+        PairField: {
+            /** Held */
+            held: number[][];
+            /** Image Seconds */
+            image_seconds: number[];
+            /** Range Lstar */
+            range_lstar: number[][];
+            /** Screen Seconds */
+            screen_seconds: number[];
+        };
+        /**
+         * PairPatch
+         * @description One patch of a two-way test, exposed to the screen, then to a small chart, and printed.
+         */
+        PairPatch: {
+            /** Highlight Lstar */
+            highlight_lstar: number;
+            /** Image Seconds */
+            image_seconds: number;
+            /** Paper Lstar */
+            paper_lstar: number;
+            /** Screen Seconds */
+            screen_seconds: number;
+            /** Shadow Lstar */
+            shadow_lstar: number;
+            /** Solid Lstar */
+            solid_lstar: number;
+            /** Spread */
+            spread?: number | null;
+        };
+        /**
+         * PairTestInput
+         * @description Where the times of a test are centred, how many each way, and the plate it is laid on.
+         */
+        PairTestInput: {
+            /**
+             * Height Mm
+             * @default 75
+             */
+            height_mm: number;
+            /**
+             * Image Seconds
+             * @default 160
+             */
+            image_seconds: number;
+            /**
+             * Image Steps
+             * @default 5
+             */
+            image_steps: number;
+            /**
+             * Screen Seconds
+             * @default 80
+             */
+            screen_seconds: number;
+            /**
+             * Screen Steps
+             * @default 5
+             */
+            screen_steps: number;
+            /**
+             * Step
+             * @default 1.4142135623730951
+             */
+            step: number;
+            /**
+             * Width Mm
+             * @default 100
+             */
+            width_mm: number;
+        };
+        /**
+         * PairTestOutput
+         * @description A test, strip by strip.
+         */
+        PairTestOutput: {
+            /** Image Seconds */
+            image_seconds: number[];
+            /** Lamp Seconds */
+            lamp_seconds: number;
+            /** Minutes */
+            minutes: number;
+            /** Patch Height Mm */
+            patch_height_mm: number;
+            /** Patch Width Mm */
+            patch_width_mm: number;
+            /** Screen Seconds */
+            screen_seconds: number[];
+            /** Steps */
+            steps: components["schemas"]["CardStep"][];
+        };
+        /**
+         * PairTimes
+         * @description A pair of times.
+         */
+        PairTimes: {
+            /** Image Seconds */
+            image_seconds: number;
+            /** Screen Seconds */
+            screen_seconds: number;
+        };
+        /**
+         * PairTones
+         * @description What the chosen pair prints, likely.
+         */
+        PairTones: {
+            /** Highlight Lstar */
+            highlight_lstar: number;
+            /** Paper Lstar */
+            paper_lstar: number;
+            /** Shadow Lstar */
+            shadow_lstar: number;
+            /** Solid Lstar */
+            solid_lstar: number;
+        };
+        /**
+         * PairWarning
+         * @description Something to know before a plate is exposed by this test.
+         */
+        PairWarning: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "no-pair" | "at-edge" | "few-times" | "unsure";
+            /** Text */
+            text: string;
+        };
+        /**
          * Patch
          * @description One patch of a strip: cumulative time in the bath and the tone it printed.
          */
@@ -7151,6 +7813,55 @@ export interface components {
             trimmed_again: boolean;
         };
         /**
+         * PlateFaultsInput
+         * @description What is seen on a plate or its proof, what was read of it, and how it was made.
+         */
+        PlateFaultsInput: {
+            /** Chalked */
+            chalked?: boolean | null;
+            /** Film Density */
+            film_density?: number | null;
+            /** Image Ratio */
+            image_ratio?: number | null;
+            /** Lamp Factor */
+            lamp_factor?: number | null;
+            /**
+             * Not Seen
+             * @default []
+             */
+            not_seen: ("lights-lost" | "paper-grey" | "darks-closed" | "no-tooth" | "middle-dark" | "mottled" | "rings" | "edges-lifted" | "not-clear" | "one-side" | "blurred" | "film-stuck" | "tacky")[];
+            printed?: components["schemas"]["FourTones"] | null;
+            /** Screen Ratio */
+            screen_ratio?: number | null;
+            /**
+             * Seen
+             * @default []
+             */
+            seen: ("lights-lost" | "paper-grey" | "darks-closed" | "no-tooth" | "middle-dark" | "mottled" | "rings" | "edges-lifted" | "not-clear" | "one-side" | "blurred" | "film-stuck" | "tacky")[];
+            /**
+             * Spread
+             * @default 0.8
+             */
+            spread: number;
+            wanted?: components["schemas"]["FourTones"] | null;
+            /** Wash Share */
+            wash_share?: number | null;
+        };
+        /**
+         * PlateFaultsOutput
+         * @description Causes, the likeliest first, and what to test next.
+         */
+        PlateFaultsOutput: {
+            /** Causes */
+            causes: components["schemas"]["Cause"][];
+            /** Next Test */
+            next_test: string;
+            /** Sure */
+            sure: boolean;
+            /** Text */
+            text: string;
+        };
+        /**
          * PlateIn
          * @description A new plate.
          */
@@ -7311,6 +8022,20 @@ export interface components {
             text: string;
             /** Warning */
             warning: string | null;
+        };
+        /**
+         * Printed
+         * @description What a share of black on the film prints, with its 95 % band.
+         */
+        Printed: {
+            /** Film */
+            film: number;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Lstar */
+            lstar: number;
         };
         /**
          * ProbeOut
@@ -10563,6 +11288,66 @@ export interface components {
             celsius: number;
         };
         /**
+         * WashOutInput
+         * @description The water, and how long the plate was washed out; None before it was.
+         */
+        WashOutInput: {
+            /** Own Seconds */
+            own_seconds?: number | null;
+            /** Seconds */
+            seconds?: number | null;
+            /**
+             * Temperature C
+             * @default 20
+             */
+            temperature_c: number;
+        };
+        /**
+         * WashOutOutput
+         * @description How long to wash out, and what was made of it.
+         */
+        WashOutOutput: {
+            /** Check */
+            check: string;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Seconds */
+            seconds: number;
+            /** Share */
+            share: number | null;
+            /** Text */
+            text: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "to-do" | "under" | "short" | "right" | "long" | "over";
+        };
+        /**
+         * WedgeReading
+         * @description The last step of a wedge that held after an exposure.
+         */
+        WedgeReading: {
+            /** Held Step */
+            held_step: number;
+            /** Hours */
+            hours: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "wedge";
+            /** Seconds */
+            seconds: number;
+            /**
+             * Step Density
+             * @default 0.15
+             */
+            step_density: number;
+        };
+        /**
          * WhatNextInput
          * @description A proof's tones beside the wanted ones, and what can be done to its plate.
          */
@@ -11593,6 +12378,120 @@ export interface operations {
             };
         };
     };
+    correction_curve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CorrectionCurveInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CorrectionCurveOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     course: {
         parameters: {
             query?: never;
@@ -12057,6 +12956,234 @@ export interface operations {
             };
         };
     };
+    exposure_pair: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExposurePairInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExposurePairOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    exposure_wedge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExposureWedgeInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExposureWedgeOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     fit_strip: {
         parameters: {
             query?: never;
@@ -12191,6 +13318,348 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GroundCheckOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    lamp_dose: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LampDoseInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LampDoseOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    lamp_evenness: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LampEvennessInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LampEvennessOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    lamp_today: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LampTodayInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LampTodayOutput"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
@@ -12627,6 +14096,120 @@ export interface operations {
             };
         };
     };
+    pair_test: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PairTestInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairTestOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     plan_bites: {
         parameters: {
             query?: never;
@@ -12761,6 +14344,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlanLinesOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    plate_faults: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlateFaultsInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlateFaultsOutput"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
@@ -13339,6 +15036,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ToneAreasOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    wash_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WashOutInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WashOutOutput"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */

@@ -1,0 +1,1 @@
+"""Light on polymer: lamps, exposure tests, tone transfer, positives and dot screens."""
