@@ -6,6 +6,7 @@ from server.accounts.session import DoorAuth
 from server.baths.api import router as baths
 from server.calc.api import router as calc
 from server.courses.api import router as courses
+from server.exposures.api import router as exposures
 from server.files.api import router as files
 from server.instruments.api import readings
 from server.instruments.api import router as instruments
@@ -62,6 +63,7 @@ for router in (
     runs,
     strips_at_the_bath,
     timers,
+    exposures,
     proofs,
     files,
     tasks,

@@ -10,6 +10,7 @@ from scipy.spatial import ConvexHull, QhullError
 
 from core.data.polymer import HELD_LSTAR, READING_LSTAR
 from core.errors import CoreError
+from core.polymer.pair_field import field_of
 from core.polymer.pair_model import (
     HIGHLIGHT,
     PAPER,
@@ -22,7 +23,6 @@ from core.polymer.pair_model import (
 from core.polymer.pair_shapes import (
     ExposurePairInput,
     ExposurePairOutput,
-    PairField,
     PairPatch,
     PairTimes,
     PairTones,
@@ -179,7 +179,10 @@ def _told(
             paper_lstar=round(paper, 1), highlight_lstar=round(paper - highlight, 1),
             shadow_lstar=round(solid + shadow, 1), solid_lstar=round(solid, 1),
         ),
-        field=_field(drawn, seconds, inside),
+        field=field_of(
+            seconds, np.where(inside, np.mean(drawn.short == 0, axis=0), 0.0),
+            drawn.range.mean(axis=0), _CELLS,
+        ),
         why=_why(highlight, shadow, paper - solid),
         warnings=_warnings(patches, seconds[best], held and opened, chance),
     )  # fmt: skip
@@ -197,17 +200,6 @@ def _pair(patches: list[PairPatch], seconds: Array) -> PairTimes:
         for at, own in zip(seconds, tested, strict=True)
     )
     return PairTimes(screen_seconds=screen, image_seconds=image)
-
-
-def _field(drawn: _Drawn, seconds: Array, inside: NDArray[np.bool_]) -> PairField:
-    shape = (_CELLS, _CELLS)
-    held = np.where(inside, np.mean(drawn.short == 0, axis=0), 0.0).reshape(shape)
-    return PairField(
-        screen_seconds=np.round(seconds[:, 0].reshape(shape)[:, 0], 1).tolist(),
-        image_seconds=np.round(seconds[:, 1].reshape(shape)[0], 1).tolist(),
-        held=np.round(held, 3).tolist(),
-        range_lstar=np.round(drawn.range.mean(axis=0).reshape(shape), 1).tolist(),
-    )
 
 
 def _why(highlight: float, shadow: float, reach: float) -> str:

@@ -42,14 +42,24 @@ class PairTimes(Shape):
     image_seconds: float
 
 
+Outline = list[tuple[float, float]]
+"""Screen and image times [s] along a closed line."""
+
+
 class PairField(Shape):
     """Between the patches: how surely a pair holds both ends, and its range, screen by image."""
 
     screen_seconds: list[float]
     image_seconds: list[float]
     held: list[list[float]]
-    """Chance that lights hold and darks open; null outside what was tested is written 0."""
+    """Chance that lights hold and darks open; outside what was tested 0."""
     range_lstar: list[list[float]]
+    likely: list[Outline]
+    """Round the times at which both hold rather than not."""
+    surely: list[Outline]
+    """Round those at which both hold, with 97.5 %."""
+    perhaps: list[Outline]
+    """Round those at which both may hold, with 2.5 %: the 95 % band lies between the two."""
 
 
 class PairTones(Shape):

@@ -74,6 +74,7 @@ INSTALLED_APPS = [
     "server.runs",
     "server.timers",
     "server.shopbook",
+    "server.exposures",
     "server.proofs",
     "server.demo",
 ]

@@ -21,6 +21,7 @@ from server.demo.rain_on_awnings import load_rain_on_awnings
 from server.demo.shop_book import load_shop_book
 from server.demo.steam_stall import load_steam_stall
 from server.demo.store import keep_drawn
+from server.demo.umbrellas import load_paper_umbrellas
 from server.demo.weighbridge import load_weighbridge
 from server.plates.models import Plate
 from server.rooms.models import Membership, Room
@@ -70,6 +71,7 @@ def load(now: datetime) -> Room:
     load_steam_stall(here.room, here.printer, here.now, make_id)
     load_lantern_row(here.room, here.printer, here.now, make_id)
     load_weighbridge(here.room, here.printer, here.now, make_id)
+    load_paper_umbrellas(here.room, here.keeper, here.now, make_id)
     load_shop_book(here.room, here.keeper, here.now, make_id)
     return room
 
@@ -89,6 +91,7 @@ def _tables_in_order() -> list[Any]:
     from server.baths.models import BathCheck, BathReading
     from server.courses.models import Course
     from server.events.models import Event
+    from server.exposures.models import Chart, Lamp, Measurement, Test
     from server.files.models import Picture
     from server.instruments.models import Instrument, InstrumentReading
     from server.plans.models import Plan
@@ -120,6 +123,10 @@ def _tables_in_order() -> list[Any]:
         Instrument,
         BathCheck,
         BathReading,
+        Chart,
+        Test,
+        Measurement,
+        Lamp,
         Strip,
         Supply,
         Bath,

@@ -26,6 +26,8 @@ ACTIONS: dict[str, frozenset[str]] = {
     "read baths": BOTH,
     "keep baths": KEEPER,
     "keep instruments": KEEPER,
+    "keep lamps": KEEPER,
+    "expose": BOTH,
     "keep recipes": BOTH,
     "keep numbers": KEEPER,
     "keep members": KEEPER,

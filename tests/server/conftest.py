@@ -73,6 +73,10 @@ def furnish(person):
         "reading",
         "check",
         "instrument",
+        "lamp",
+        "measurement",
+        "test",
+        "chart",
     )
     ids = {kind: new_id() for kind in kinds}
     person.must("POST", "/baths", {"id": ids["bath"], "name": "Tray", "volume_l": 4,

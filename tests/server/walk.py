@@ -17,6 +17,11 @@ COUPON = {"area_cm2": 20, "mass_before_g": 12.431, "mass_after_g": 12.171,
           "seconds": 600, "temperature_c": 18.5}  # fmt: skip
 
 
+LAMP = {"name": "x", "kind": "tubes", "hours": 400}
+METER = {"kind": "irradiance", "hours": 410, "mw_per_cm2": 4.1}
+CHART = {"name": "x", "screen_seconds": 80, "image_seconds": 165}
+
+
 def operations():
     for path, item in SCHEMA["paths"].items():
         for method in METHODS:
@@ -82,6 +87,13 @@ def bodies(ids):
         ("PUT", "/pins"): {"id": new_id(), "proof": ids["proof"], "kind": "darker", "x_mm": 20,
                            "y_mm": 20},
         ("POST", "/strips/scans"): {"id": new_id(), "picture": ids["picture"], "patches": 6},
+        ("PUT", "/lamps"): LAMP | {"id": ids["lamp"], "version": 1, "name": "stolen"},
+        ("POST", "/lamps/{lamp}/measurements"): {"id": new_id(), "reading": METER},
+        ("PUT", "/lamps/{lamp}/measurements/{measurement}"): {"version": 1, "taken_back": True},
+        ("POST", "/exposure-tests"): {"id": new_id(), "name": "x", "lamp": ids["lamp"]},
+        ("PUT", "/exposure-tests/{test}"): {"version": 1, "name": "stolen"},
+        ("POST", "/charts"): CHART | {"id": new_id(), "lamp": ids["lamp"], "test": ids["test"]},
+        ("PUT", "/charts/{chart}"): {"version": 1, "name": "stolen"},
         ("POST", "/record"): {"id": new_id(), "text": "x", "plate": ids["plate"]},
         ("PUT", "/members/{member}"): {"role": "printer"},
         ("POST", "/links"): {"kind": "invite", "role": "keeper"},
@@ -104,6 +116,11 @@ def furnish_all(keeper):
     keeper.must("POST", f"{bath}/coupons", COUPON | {"id": ids["check"]})
     probe = {"id": ids["instrument"], "name": "x", "kind": "bath-probe", "bath": ids["bath"]}
     keeper.must("POST", "/instruments", probe)
+    keeper.must("PUT", "/lamps", LAMP | {"id": ids["lamp"]})
+    reading = {"id": ids["measurement"], "reading": METER | {"hours": 400}}
+    keeper.must("POST", f"/lamps/{ids['lamp']}/measurements", reading)
+    keeper.must("POST", "/exposure-tests", {"id": ids["test"], "name": "x", "lamp": ids["lamp"]})
+    keeper.must("POST", "/charts", CHART | {"id": ids["chart"], "lamp": ids["lamp"]})
     study(keeper, ids)
     task = {"id": new_id(), "picture": ids["picture"], "um_per_pixel": 4}
     keeper.must("POST", f"/plates/{ids['plate']}/coverage", task)

@@ -1,3 +1,4 @@
+import cv2
 import numpy as np
 import pytest
 from hypothesis import given, settings
@@ -53,6 +54,20 @@ def test_the_pair_lies_among_what_was_tested():
     field = pair.field
     assert field.screen_seconds[0] == pytest.approx(screens.min(), abs=0.1)
     assert np.shape(field.held) == (25, 25) and 0 <= np.min(field.held) <= np.max(field.held) <= 1
+
+
+def test_the_field_is_outlined_and_the_pair_lies_within():
+    _, (screens, images), patches = of(3)
+    pair = compute("exposure-pair", {"patches": patches})
+    assert pair.field.likely and pair.chance > 0.6
+    for outline in (*pair.field.likely, *pair.field.perhaps, *pair.field.surely):
+        assert outline[0] == outline[-1]  # closed
+        at = np.array(outline)
+        assert at[:, 0].min() >= screens.min() - 0.1 and at[:, 0].max() <= screens.max() + 0.1
+        assert at[:, 1].min() >= images.min() - 0.1 and at[:, 1].max() <= images.max() + 0.1
+    around = [np.array(each, np.float32)[:, None] for each in pair.field.likely]
+    at = (pair.screen_seconds, pair.image_seconds)
+    assert max(cv2.pointPolygonTest(each, at, True) for each in around) > -3
 
 
 def test_what_was_not_tested_is_never_told():

@@ -1120,6 +1120,98 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/charts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Charts
+         * @description List the step charts with their curves, newest first.
+         */
+        get: operations["server_exposures_api_get_charts"];
+        put?: never;
+        /**
+         * Post Chart
+         * @description Store a step chart.
+         */
+        post: operations["server_exposures_api_post_chart"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/charts/{chart}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Chart
+         * @description Change a chart: its steps read anew.
+         */
+        put: operations["server_exposures_api_put_chart"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/exposure-tests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Tests
+         * @description List the two-way tests, newest first.
+         */
+        get: operations["server_exposures_api_get_tests"];
+        put?: never;
+        /**
+         * Post Test
+         * @description Plan a two-way test, or store one that was read.
+         */
+        post: operations["server_exposures_api_post_test"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/exposure-tests/{test}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Test
+         * @description Show a test: its plan, its patches, its pair and the pair on today's lamp.
+         */
+        get: operations["server_exposures_api_get_test"];
+        /**
+         * Put Test
+         * @description Change a test: its patches read, its times, whether it counts.
+         */
+        put: operations["server_exposures_api_put_test"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/files": {
         parameters: {
             query?: never;
@@ -1258,6 +1350,70 @@ export interface paths {
          * @description Replace a lost token.
          */
         post: operations["server_instruments_api_post_token"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/lamps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Lamps
+         * @description List the lamps, with what each gives today.
+         */
+        get: operations["server_exposures_api_get_lamps"];
+        /**
+         * Put Lamp
+         * @description Keep a lamp, new or changed; keepers only.
+         */
+        put: operations["server_exposures_api_put_lamp"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/lamps/{lamp}/measurements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Measurement
+         * @description Log a reading of a lamp: a meter's, an integrator's dose, or a wedge.
+         */
+        post: operations["server_exposures_api_post_measurement"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/lamps/{lamp}/measurements/{measurement}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Measurement
+         * @description Take a reading back, or put it back.
+         */
+        put: operations["server_exposures_api_put_measurement"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3545,6 +3701,109 @@ export interface components {
             title: string;
         };
         /**
+         * ChartChange
+         * @description A change of a chart, decided on its ``version``.
+         */
+        ChartChange: {
+            /** Name */
+            name?: string | null;
+            /** Note */
+            note?: string | null;
+            /** Picture */
+            picture?: string | null;
+            /** Read On */
+            read_on?: string | null;
+            /** Steps */
+            steps?: components["schemas"]["ChartStep"][] | null;
+            /** Version */
+            version: number;
+        };
+        /**
+         * ChartIn
+         * @description A step chart, printed through a pair and read.
+         */
+        ChartIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Image Seconds */
+            image_seconds: number;
+            /**
+             * Lamp
+             * Format: uuid
+             */
+            lamp: string;
+            /** Lamp Hours */
+            lamp_hours?: number | null;
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /** Picture */
+            picture?: string | null;
+            /** Read On */
+            read_on?: string | null;
+            /** Screen Seconds */
+            screen_seconds: number;
+            /**
+             * Steps
+             * @default []
+             */
+            steps: components["schemas"]["ChartStep"][];
+            /** Test */
+            test?: string | null;
+        };
+        /**
+         * ChartOut
+         * @description A chart with its correction curve, or why it gives none.
+         */
+        ChartOut: {
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+            curve: components["schemas"]["CorrectionCurveOutput"] | null;
+            fault: components["schemas"]["ErrorBody"] | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Image Seconds */
+            image_seconds: number;
+            /**
+             * Lamp
+             * Format: uuid
+             */
+            lamp: string;
+            /** Lamp Hours */
+            lamp_hours: number | null;
+            /** Lamp Name */
+            lamp_name: string;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Picture */
+            picture: string | null;
+            /** Read On */
+            read_on: string | null;
+            /** Screen Seconds */
+            screen_seconds: number;
+            /** Steps */
+            steps: components["schemas"]["ChartStep"][];
+            /** Test */
+            test: string | null;
+            /** Version */
+            version: number;
+        };
+        /**
          * ChartRead
          * @description A step beside the curve that was laid through the chart.
          */
@@ -5522,6 +5781,120 @@ export interface components {
             weakest: string;
         };
         /**
+         * LampIn
+         * @description A lamp; ``version`` 0 for a new one.
+         */
+        LampIn: {
+            /** Bed Height Mm */
+            bed_height_mm?: number | null;
+            /** Bed Width Mm */
+            bed_width_mm?: number | null;
+            /** Distance Cm */
+            distance_cm?: number | null;
+            /** Hours */
+            hours?: number | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "point" | "tubes" | "panel";
+            /** Name */
+            name: string;
+            /**
+             * Nine
+             * @default []
+             */
+            nine: number[];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Put Away
+             * @default false
+             */
+            put_away: boolean;
+            /**
+             * Vacuum
+             * @default false
+             */
+            vacuum: boolean;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+        };
+        /**
+         * LampOut
+         * @description A lamp as it stands.
+         */
+        LampOut: {
+            /** Bed Height Mm */
+            bed_height_mm?: number | null;
+            /** Bed Width Mm */
+            bed_width_mm?: number | null;
+            /** Distance Cm */
+            distance_cm?: number | null;
+            evenness: components["schemas"]["LampEvennessOutput"] | null;
+            /** Hours */
+            hours?: number | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Inverse Square */
+            inverse_square: boolean;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "point" | "tubes" | "panel";
+            /** Label */
+            label: string;
+            /** Measurements */
+            measurements: components["schemas"]["MeasurementOut"][];
+            /** Name */
+            name: string;
+            /**
+             * Nine
+             * @default []
+             */
+            nine: number[];
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Put Away
+             * @default false
+             */
+            put_away: boolean;
+            /** Tests */
+            tests: number;
+            today: components["schemas"]["LampTodayOutput"];
+            /** Usual Hours */
+            usual_hours: number;
+            /**
+             * Vacuum
+             * @default false
+             */
+            vacuum: boolean;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+        };
+        /**
          * LampTodayInput
          * @description A lamp, its hours now and when a test was made, and what was measured of it.
          */
@@ -6194,6 +6567,55 @@ export interface components {
             width_um?: number | null;
         };
         /**
+         * MeasurementChange
+         * @description A reading that was none is taken back, or put back.
+         */
+        MeasurementChange: {
+            /** Taken Back */
+            taken_back: boolean;
+            /** Version */
+            version: number;
+        };
+        /**
+         * MeasurementIn
+         * @description What was measured of a lamp; its hours are those of the lamp where they are not said.
+         */
+        MeasurementIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Reading */
+            reading: components["schemas"]["MeterReading"] | components["schemas"]["DoseReading"] | components["schemas"]["WedgeReading"];
+        };
+        /**
+         * MeasurementOut
+         * @description A reading of a lamp, in words too.
+         */
+        MeasurementOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Reading */
+            reading: components["schemas"]["MeterReading"] | components["schemas"]["DoseReading"] | components["schemas"]["WedgeReading"];
+            /** Taken Back */
+            taken_back: boolean;
+            /** Text */
+            text: string;
+            /** Version */
+            version: number;
+        };
+        /**
          * MemberOut
          * @description A member and the role.
          */
@@ -6831,6 +7253,22 @@ export interface components {
             /** Total */
             total: number;
         };
+        /** Page[ChartOut] */
+        Page_ChartOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
+            /** Items */
+            items: components["schemas"]["ChartOut"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
         /** Page[CheckOut] */
         Page_CheckOut_: {
             /**
@@ -6888,6 +7326,22 @@ export interface components {
             broken: components["schemas"]["Broken"][];
             /** Items */
             items: components["schemas"]["InstrumentReadingOut"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
+        /** Page[LampOut] */
+        Page_LampOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
+            /** Items */
+            items: components["schemas"]["LampOut"][];
             /** Page */
             page: number;
             /** Page Size */
@@ -7055,6 +7509,22 @@ export interface components {
             /** Total */
             total: number;
         };
+        /** Page[TestCard] */
+        Page_TestCard_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
+            /** Items */
+            items: components["schemas"]["TestCard"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
         /** Page[TimerOut] */
         Page_TimerOut_: {
             /**
@@ -7125,10 +7595,25 @@ export interface components {
             held: number[][];
             /** Image Seconds */
             image_seconds: number[];
+            /** Likely */
+            likely: [
+                number,
+                number
+            ][][];
+            /** Perhaps */
+            perhaps: [
+                number,
+                number
+            ][][];
             /** Range Lstar */
             range_lstar: number[][];
             /** Screen Seconds */
             screen_seconds: number[];
+            /** Surely */
+            surely: [
+                number,
+                number
+            ][][];
         };
         /**
          * PairPatch
@@ -7220,6 +7705,24 @@ export interface components {
             image_seconds: number;
             /** Screen Seconds */
             screen_seconds: number;
+        };
+        /**
+         * PairToday
+         * @description The pair on the lamp as it is now.
+         */
+        PairToday: {
+            /** High */
+            high: number;
+            /** Image Seconds */
+            image_seconds: number;
+            /** Low */
+            low: number;
+            /** Screen Seconds */
+            screen_seconds: number;
+            /** Text */
+            text: string;
+            /** Times */
+            times: number;
         };
         /**
          * PairTones
@@ -10846,6 +11349,142 @@ export interface components {
             sequence: number;
             /** Spread Ms */
             spread_ms: number;
+        };
+        /**
+         * TestCard
+         * @description A test in the list.
+         */
+        TestCard: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Image Seconds */
+            image_seconds: number | null;
+            /**
+             * Lamp
+             * Format: uuid
+             */
+            lamp: string;
+            /** Lamp Name */
+            lamp_name: string;
+            /** Name */
+            name: string;
+            /** Out Reason */
+            out_reason: string;
+            /** Patches */
+            patches: number;
+            /** Read On */
+            read_on: string | null;
+            /** Screen Seconds */
+            screen_seconds: number | null;
+            /** Waits */
+            waits: string;
+        };
+        /**
+         * TestChange
+         * @description A change of a test, decided on its ``version``.
+         */
+        TestChange: {
+            /** Lamp Hours */
+            lamp_hours?: number | null;
+            /** Name */
+            name?: string | null;
+            /** Note */
+            note?: string | null;
+            /** Out Reason */
+            out_reason?: string | null;
+            /** Patches */
+            patches?: components["schemas"]["PairPatch"][] | null;
+            planned?: components["schemas"]["PairTestInput"] | null;
+            /** Read On */
+            read_on?: string | null;
+            /** Version */
+            version: number;
+        };
+        /**
+         * TestIn
+         * @description A two-way test: to be exposed as planned, or read already.
+         */
+        TestIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Lamp
+             * Format: uuid
+             */
+            lamp: string;
+            /** Lamp Hours */
+            lamp_hours?: number | null;
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Patches
+             * @default []
+             */
+            patches: components["schemas"]["PairPatch"][];
+            planned?: components["schemas"]["PairTestInput"] | null;
+            /** Read On */
+            read_on?: string | null;
+        };
+        /**
+         * TestOut
+         * @description A test with its plan and its pair, or why it gives none.
+         */
+        TestOut: {
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+            fault: components["schemas"]["ErrorBody"] | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Image Seconds */
+            image_seconds: number | null;
+            /**
+             * Lamp
+             * Format: uuid
+             */
+            lamp: string;
+            /** Lamp Hours */
+            lamp_hours: number | null;
+            /** Lamp Name */
+            lamp_name: string;
+            /** Name */
+            name: string;
+            /** Note */
+            note: string;
+            /** Out Reason */
+            out_reason: string;
+            pair: components["schemas"]["ExposurePairOutput"] | null;
+            /** Patches */
+            patches: number;
+            plan: components["schemas"]["PairTestOutput"] | null;
+            planned: components["schemas"]["PairTestInput"] | null;
+            /** Read On */
+            read_on: string | null;
+            /** Readings */
+            readings: components["schemas"]["PairPatch"][];
+            /** Screen Seconds */
+            screen_seconds: number | null;
+            today: components["schemas"]["PairToday"] | null;
+            /** Version */
+            version: number;
+            /** Waits */
+            waits: string;
         };
         /**
          * TimerIn
@@ -17599,6 +18238,678 @@ export interface operations {
             };
         };
     };
+    server_exposures_api_get_charts: {
+        parameters: {
+            query?: {
+                page?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_ChartOut_"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_post_chart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChartIn"];
+            };
+        };
+        responses: {
+            /** @description Stored; sent twice it is stored once. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChartOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_put_chart: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                chart: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChartChange"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ChartOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_get_tests: {
+        parameters: {
+            query?: {
+                page?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_TestCard_"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_post_test: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TestIn"];
+            };
+        };
+        responses: {
+            /** @description Stored; sent twice it is stored once. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TestOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_get_test: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                test: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TestOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_put_test: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                test: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TestChange"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TestOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_files_api_post_file: {
         parameters: {
             query?: never;
@@ -18253,6 +19564,426 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["InstrumentMade"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_get_lamps: {
+        parameters: {
+            query?: {
+                page?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_LampOut_"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_put_lamp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LampIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LampOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_post_measurement: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                lamp: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeasurementIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LampOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_put_measurement: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                lamp: string;
+                measurement: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeasurementChange"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LampOut"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */

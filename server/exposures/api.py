@@ -1,0 +1,111 @@
+"""Endpoints of lamps, two-way tests and step charts."""
+
+from __future__ import annotations
+
+from uuid import UUID
+
+from django.http import HttpRequest
+from ninja import Router
+
+from server.accounts.session import signed_in
+from server.exposures.actions.lamps import keep_lamp, measure_lamp, take_back_measurement
+from server.exposures.actions.tests import change_chart, change_test, make_chart, make_test
+from server.exposures.models import Chart, Lamp, Test
+from server.exposures.reads import chart_out, lamp_out, test_card, test_out
+from server.exposures.schemas import (
+    ChartChange,
+    ChartIn,
+    ChartOut,
+    LampIn,
+    LampOut,
+    MeasurementChange,
+    MeasurementIn,
+    TestCard,
+    TestChange,
+    TestIn,
+    TestOut,
+)
+from server.replies.errors import ErrorReply
+from server.replies.paging import Page, PageNumber, page_of
+from server.rooms.path import RoomId
+from server.rooms.permissions import enter, find
+
+router = Router(tags=["exposures"])
+WRITES = {403: ErrorReply, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply}
+
+
+@router.get("/lamps", response={200: Page[LampOut], 404: ErrorReply})
+def get_lamps(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page[LampOut]:
+    """List the lamps, with what each gives today."""
+    place = enter(signed_in(request), room, "look")
+    rows = Lamp.objects.filter(room=place).prefetch_related("measurements__by", "tests")
+    return page_of(rows.order_by("put_away", "name", "id"), page, lamp_out)
+
+
+@router.put("/lamps", response={200: LampOut, **WRITES})
+def put_lamp(request: HttpRequest, room: RoomId, payload: LampIn) -> LampOut:
+    """Keep a lamp, new or changed; keepers only."""
+    return lamp_out(keep_lamp(signed_in(request), room, payload))
+
+
+@router.post("/lamps/{uuid:lamp}/measurements", response={200: LampOut, **WRITES})
+def post_measurement(
+    request: HttpRequest, room: RoomId, lamp: UUID, payload: MeasurementIn
+) -> LampOut:
+    """Log a reading of a lamp: a meter's, an integrator's dose, or a wedge."""
+    return lamp_out(measure_lamp(signed_in(request), room, lamp, payload))
+
+
+@router.put("/lamps/{uuid:lamp}/measurements/{uuid:measurement}", response={200: LampOut, **WRITES})
+def put_measurement(
+    request: HttpRequest, room: RoomId, lamp: UUID, measurement: UUID, payload: MeasurementChange
+) -> LampOut:
+    """Take a reading back, or put it back."""
+    user, (version, taken_back) = signed_in(request), (payload.version, payload.taken_back)
+    return lamp_out(take_back_measurement(user, room, lamp, measurement, version, taken_back))
+
+
+@router.get("/exposure-tests", response={200: Page[TestCard], 404: ErrorReply})
+def get_tests(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page[TestCard]:
+    """List the two-way tests, newest first."""
+    place = enter(signed_in(request), room, "look")
+    rows = Test.objects.filter(room=place).select_related("lamp").order_by("-created_at", "id")
+    return page_of(rows, page, test_card)
+
+
+@router.post("/exposure-tests", response={201: TestOut, **WRITES})
+def post_test(request: HttpRequest, room: RoomId, payload: TestIn) -> tuple[int, TestOut]:
+    """Plan a two-way test, or store one that was read."""
+    return 201, test_out(make_test(signed_in(request), room, payload))
+
+
+@router.get("/exposure-tests/{uuid:test}", response={200: TestOut, 404: ErrorReply})
+def get_test(request: HttpRequest, room: RoomId, test: UUID) -> TestOut:
+    """Show a test: its plan, its patches, its pair and the pair on today's lamp."""
+    return test_out(find(Test, enter(signed_in(request), room, "look"), test))
+
+
+@router.put("/exposure-tests/{uuid:test}", response={200: TestOut, **WRITES})
+def put_test(request: HttpRequest, room: RoomId, test: UUID, payload: TestChange) -> TestOut:
+    """Change a test: its patches read, its times, whether it counts."""
+    return test_out(change_test(signed_in(request), room, test, payload))
+
+
+@router.get("/charts", response={200: Page[ChartOut], 404: ErrorReply})
+def get_charts(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page[ChartOut]:
+    """List the step charts with their curves, newest first."""
+    place = enter(signed_in(request), room, "look")
+    rows = Chart.objects.filter(room=place).select_related("lamp").order_by("-created_at", "id")
+    return page_of(rows, page, chart_out)
+
+
+@router.post("/charts", response={201: ChartOut, **WRITES})
+def post_chart(request: HttpRequest, room: RoomId, payload: ChartIn) -> tuple[int, ChartOut]:
+    """Store a step chart."""
+    return 201, chart_out(make_chart(signed_in(request), room, payload))
+
+
+@router.put("/charts/{uuid:chart}", response={200: ChartOut, **WRITES})
+def put_chart(request: HttpRequest, room: RoomId, chart: UUID, payload: ChartChange) -> ChartOut:
+    """Change a chart: its steps read anew."""
+    return chart_out(change_chart(signed_in(request), room, chart, payload))

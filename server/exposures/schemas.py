@@ -1,0 +1,216 @@
+"""Shapes of lamps, two-way tests and step charts."""
+
+from __future__ import annotations
+
+from datetime import date, datetime
+from typing import Annotated
+from uuid import UUID
+
+from ninja import Schema
+from pydantic import Field, model_validator
+
+from core.data.polymer import LampKind
+from core.polymer.correction_shapes import MOST_STEPS, ChartStep, CorrectionCurveOutput
+from core.polymer.lamp_shapes import (
+    DoseReading,
+    LampEvennessOutput,
+    LampTodayOutput,
+    MeterReading,
+    WedgeReading,
+)
+from core.polymer.pair_shapes import MOST_PATCHES, ExposurePairOutput, PairPatch
+from core.polymer.pair_test import PairTestInput, PairTestOutput
+from core.polymer.shapes import Distance, ExposureSeconds, LampHours
+from server.replies.errors import ErrorBody
+from server.replies.moments import Day
+
+Name = Annotated[str, Field(min_length=1, max_length=120)]
+Bed = Annotated[float, Field(ge=50, le=3000, json_schema_extra={"unit": "mm"})]
+Light = Annotated[float, Field(ge=0.01, le=1000, json_schema_extra={"unit": "mW/cm²"})]
+Nine = Annotated[list[Light], Field(max_length=9)]
+Patches = Annotated[list[PairPatch], Field(max_length=MOST_PATCHES)]
+Steps = Annotated[list[ChartStep], Field(max_length=MOST_STEPS)]
+
+
+class LampIn(Schema):
+    """A lamp; ``version`` 0 for a new one."""
+
+    id: UUID
+    version: Annotated[int, Field(ge=0)] = 0
+    name: Name
+    kind: LampKind
+    hours: LampHours | None = None
+    distance_cm: Distance | None = None
+    vacuum: bool = False
+    bed_width_mm: Bed | None = None
+    bed_height_mm: Bed | None = None
+    nine: Nine = []
+    """Nine readings over the bed, row by row from the top left; empty: never measured."""
+    note: Annotated[str, Field(max_length=300)] = ""
+    put_away: bool = False
+
+    @model_validator(mode="after")
+    def _nine_or_none(self) -> LampIn:
+        if len(self.nine) not in (0, 9):
+            raise ValueError(f"nine holds nine readings, or none: here are {len(self.nine)}")
+        return self
+
+
+Measured = Annotated[MeterReading | DoseReading | WedgeReading, Field(discriminator="kind")]
+
+
+class MeasurementIn(Schema):
+    """What was measured of a lamp; its hours are those of the lamp where they are not said."""
+
+    id: UUID
+    reading: Measured
+
+
+class MeasurementChange(Schema):
+    """A reading that was none is taken back, or put back."""
+
+    version: int
+    taken_back: bool
+
+
+class MeasurementOut(Schema):
+    """A reading of a lamp, in words too."""
+
+    id: UUID
+    at: datetime
+    by: str
+    reading: Measured
+    text: str
+    taken_back: bool
+    version: int
+
+
+class LampOut(LampIn):
+    """A lamp as it stands."""
+
+    label: str
+    usual_hours: float
+    """The usual life of its kind [h]."""
+    inverse_square: bool
+    today: LampTodayOutput
+    evenness: LampEvennessOutput | None
+    """Over its whole bed; None where nine points were never measured."""
+    measurements: list[MeasurementOut]
+    tests: int
+
+
+class TestIn(Schema):
+    """A two-way test: to be exposed as planned, or read already."""
+
+    id: UUID
+    name: Name
+    lamp: UUID
+    lamp_hours: LampHours | None = None
+    """None: those of the lamp now."""
+    planned: PairTestInput | None = None
+    patches: Patches = []
+    read_on: Day | None = None
+    note: Annotated[str, Field(max_length=2000)] = ""
+
+
+class TestChange(Schema):
+    """A change of a test, decided on its ``version``."""
+
+    version: int
+    name: Name | None = None
+    lamp_hours: LampHours | None = None
+    planned: PairTestInput | None = None
+    patches: Patches | None = None
+    read_on: Day | None = None
+    note: Annotated[str, Field(max_length=2000)] | None = None
+    out_reason: Annotated[str, Field(max_length=120)] | None = None
+
+
+class TestCard(Schema):
+    """A test in the list."""
+
+    id: UUID
+    name: str
+    lamp: UUID
+    lamp_name: str
+    patches: int
+    read_on: date | None
+    waits: str
+    """"to expose", "to read", or empty once a pair is known."""
+    screen_seconds: float | None
+    image_seconds: float | None
+    out_reason: str
+
+
+class PairToday(Schema):
+    """The pair on the lamp as it is now."""
+
+    screen_seconds: float
+    image_seconds: float
+    times: float
+    low: float
+    high: float
+    text: str
+
+
+class TestOut(TestCard):
+    """A test with its plan and its pair, or why it gives none."""
+
+    lamp_hours: float | None
+    planned: PairTestInput | None
+    plan: PairTestOutput | None
+    readings: list[PairPatch]
+    note: str
+    pair: ExposurePairOutput | None
+    today: PairToday | None
+    fault: ErrorBody | None
+    created_at: datetime
+    version: int
+
+
+class ChartIn(Schema):
+    """A step chart, printed through a pair and read."""
+
+    id: UUID
+    name: Name
+    lamp: UUID
+    lamp_hours: LampHours | None = None
+    test: UUID | None = None
+    screen_seconds: ExposureSeconds
+    image_seconds: ExposureSeconds
+    steps: Steps = []
+    picture: UUID | None = None
+    read_on: Day | None = None
+    note: Annotated[str, Field(max_length=2000)] = ""
+
+
+class ChartChange(Schema):
+    """A change of a chart, decided on its ``version``."""
+
+    version: int
+    name: Name | None = None
+    steps: Steps | None = None
+    picture: UUID | None = None
+    read_on: Day | None = None
+    note: Annotated[str, Field(max_length=2000)] | None = None
+
+
+class ChartOut(Schema):
+    """A chart with its correction curve, or why it gives none."""
+
+    id: UUID
+    name: str
+    lamp: UUID
+    lamp_name: str
+    lamp_hours: float | None
+    test: UUID | None
+    screen_seconds: float
+    image_seconds: float
+    steps: list[ChartStep]
+    picture: UUID | None
+    read_on: date | None
+    note: str
+    curve: CorrectionCurveOutput | None
+    fault: ErrorBody | None
+    created_at: datetime
+    version: int
