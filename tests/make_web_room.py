@@ -53,6 +53,10 @@ def answers(client: Any, room: str) -> dict[str, Any]:
             ask(f"{here}/baths/{bath['id']}/heat?minutes=60&room_c={bath['room_c']:g}")
     for noun in ("baths/shelf", "instruments"):
         ask(f"{here}/{noun}")
+    for noun in ("lamps", "charts"):
+        ask(f"{here}/{noun}")
+    for test in ask(f"{here}/exposure-tests")["items"]:
+        ask(f"{here}/exposure-tests/{test['id']}")
     for strip in ask(f"{here}/strips")["items"]:
         ask(f"{here}/strips/{strip['id']}")
     for plate in ask(f"{here}/plates")["items"]:

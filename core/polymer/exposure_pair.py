@@ -38,6 +38,8 @@ _AS_GOOD_LSTAR = 2.5
 _SHORT_LSTAR_PER_LSTAR = 6.0
 """A highlight or shadow short of its hold by 1 L* is worth so much range, so that of pairs that
 hold nothing the nearest is told. ``room-practice``"""
+_FAILS_LSTAR = 30.0
+"""In the band no range makes up for an end that does not hold. ``room-practice``"""
 _LEAST_HULL = 1e-3
 _SURE = 0.6
 _EDGE_SHARE = 0.5
@@ -60,6 +62,11 @@ class _Drawn:
     def short(self) -> Array:
         """Return by how much the worse end fails to hold, 0 where both do [L*]."""
         return np.maximum(0.0, HELD_LSTAR - np.minimum(self.highlight, self.shadow))
+
+    @property
+    def worth(self) -> Array:
+        """Return the range of a pair that holds both ends; of others less the farther off [L*]."""
+        return self.range - _SHORT_LSTAR_PER_LSTAR * self.short
 
 
 def exposure_pair(given: ExposurePairInput) -> ExposurePairOutput:
@@ -92,8 +99,8 @@ def exposure_pair(given: ExposurePairInput) -> ExposurePairOutput:
     box = Box(at.min(axis=0), at.max(axis=0))
     asked, inside = _places(at, box)
     drawn = _drawn(box, at, given.patches, asked)
-    worth = np.where(inside, drawn.range - _SHORT_LSTAR_PER_LSTAR * drawn.short, -np.inf)
-    best = worth.argmax(axis=1)
+    worth = np.where(inside, drawn.worth, -np.inf)
+    best = (worth - _FAILS_LSTAR * (drawn.short > 0)).argmax(axis=1)
     chosen = int(_as_good(worth).argmax())
     seconds = np.exp(asked)
     return _told(given.patches, drawn, seconds, chosen, best, inside)

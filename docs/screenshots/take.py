@@ -30,6 +30,7 @@ PAGES = {
     "baths": "/baths",
     "bath": "{amber}",
     "if-it-goes-wrong": "{amber}/wrong",
+    "exposure": "/exposure",
 }
 DESK, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
 SETTLED_MS = 1500

@@ -17,7 +17,7 @@ from server.exposures.schemas import ChartIn, TestIn
 from server.rooms.models import Room
 
 LAMP = {
-    "name": "Six tubes", "kind": "tubes", "hours": 412.0, "distance_cm": 8.0, "vacuum": True,
+    "name": "Six tubes", "kind": "tubes", "hours": 412.0, "distance_mm": 80.0, "vacuum": True,
     "bed_width_mm": 420.0, "bed_height_mm": 320.0,
     "nine": [3.6, 3.9, 3.6, 3.9, 4.2, 3.9, 3.5, 3.8, 3.4],
     "note": "Wipe the glass before each plate.",
@@ -30,7 +30,7 @@ MEASURED = (
 )
 TEST_DAYS, CHART_DAYS, TEST_HOURS = 6, 3, 406.0
 PLAN = PairTestInput(screen_seconds=80, image_seconds=160, width_mm=100, height_mm=75)
-READ_LSTAR = 0.6
+READ_LSTAR = 0.45
 CHART_STEPS = 21
 
 
@@ -68,7 +68,7 @@ def _chart(
 ) -> None:  # fmt: skip
     pair = test.pair or {"screen_seconds": 80.0, "image_seconds": 165.0}
     films = np.linspace(0, 1, CHART_STEPS)
-    paper, _, _, solid = _tones(pair["screen_seconds"], pair["image_seconds"])
+    paper, _, _, solid = printed_tones(pair["screen_seconds"], pair["image_seconds"])
     tones = paper - (paper - solid) * (films + 0.55 * films * (1 - films))
     tones = tones + stray.normal(0, READ_LSTAR, CHART_STEPS)
     given = ChartIn(
@@ -84,7 +84,7 @@ def _chart(
 
 def _patch(screen: float, image: float, stray: np.random.Generator) -> PairPatch:
     paper, highlight, shadow, solid = (
-        round(float(tone + stray.normal(0, READ_LSTAR)), 1) for tone in _tones(screen, image)
+        round(float(tone + stray.normal(0, READ_LSTAR)), 1) for tone in printed_tones(screen, image)
     )
     return PairPatch(
         screen_seconds=screen, image_seconds=image, paper_lstar=paper, highlight_lstar=highlight,
@@ -92,13 +92,14 @@ def _patch(screen: float, image: float, stray: np.random.Generator) -> PairPatch
     )  # fmt: skip
 
 
-def _tones(screen: float, image: float) -> tuple[float, float, float, float]:
+def printed_tones(screen: float, image: float) -> tuple[float, float, float, float]:
     """Return paper, highlight, shadow and solid [L*] of this made-up plate."""
     a, b = np.log(screen / 85), np.log(image / 170)
     paper = 94.5 - 9 * np.exp(-((1.5 * np.exp(b)) ** 1.6))
-    highlight = paper - 5.2 / (1 + np.exp(2.6 * (b + 0.05)))
+    highlight = paper - 5.2 / (1 + np.exp(3.4 * (b + 0.02)))
     wiped = 13 * np.exp(-1.3 * np.exp(2.0 * (a + 0.4)))
     closed = 6.5 * np.maximum(0, np.exp(1.2 * a) - 1)
     solid = 22 + wiped + closed + 0.8 * np.exp(b)
-    shadow = solid + 4.4 / (1 + np.exp(-2.4 * (b + 0.4 * a + 0.35)))
+    stands = np.exp(-(((a - 0.05) / 0.75) ** 2))
+    shadow = solid + 5.2 * stands / (1 + np.exp(-2.4 * (b + 0.4 * a + 0.35)))
     return float(paper), float(highlight), float(shadow), float(solid)

@@ -16,7 +16,7 @@ class Lamp(RoomThing):
     name = models.CharField(max_length=120)
     kind = models.CharField(max_length=10)
     hours = models.FloatField(null=True)
-    distance_cm = models.FloatField(null=True)
+    distance_mm = models.FloatField(null=True)
     """From lamp to plate; null where it is not known."""
     vacuum = models.BooleanField(default=False)
     bed_width_mm = models.FloatField(null=True)

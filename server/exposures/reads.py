@@ -6,10 +6,12 @@ from typing import Any
 
 from core.calculators import compute
 from core.data.polymer import LAMPS
+from core.errors import CoreError
 from core.limits import within
 from core.polymer.lamp_shapes import LampTodayInput
 from core.polymer.lamp_today import lamp_today
-from core.polymer.pair_test import PairTestInput, pair_test
+from core.polymer.pair_test import PairTestInput, PairTestOutput, pair_test
+from server.baths.reads import caution_out
 from server.exposures.models import Chart, Lamp, Measurement, Test
 from server.exposures.schemas import (
     ChartOut,
@@ -23,6 +25,8 @@ from server.exposures.schemas import (
 from server.exposures.words import reading_words
 
 MOST_SHOWN = 50
+CAUTIONS_THERE = ("uv", "uncured-polymer")
+"""Of the table: at every exposure."""
 
 
 def lamp_out(lamp: Lamp) -> LampOut:
@@ -94,15 +98,24 @@ def test_out(test: Test) -> TestOut:
         **test_card(test).model_dump(),
         lamp_hours=test.lamp_hours,
         planned=planned,
-        plan=pair_test(planned) if planned else None,
+        plan=_plan(planned) if planned else None,
         readings=test.patches,
         note=test.note,
         pair=test.pair,
         today=_pair_today(test),
+        cautions=[caution_out(key) for key in CAUTIONS_THERE],
         fault=test.fault,
         created_at=test.created_at,
         version=test.version,
     )
+
+
+def _plan(planned: PairTestInput) -> PairTestOutput | None:
+    """Return the strips of a test; what was stored under other limits stops nothing."""
+    try:
+        return pair_test(planned)
+    except CoreError:
+        return None
 
 
 def _pair_today(test: Test) -> PairToday | None:

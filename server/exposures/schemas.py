@@ -3,14 +3,15 @@
 from __future__ import annotations
 
 from datetime import date, datetime
-from typing import Annotated
+from typing import Annotated, Any, Literal
 from uuid import UUID
 
 from ninja import Schema
 from pydantic import Field, model_validator
 
-from core.data.polymer import LampKind
+from core.data.polymer import STEP_DENSITY, LampKind
 from core.polymer.correction_shapes import MOST_STEPS, ChartStep, CorrectionCurveOutput
+from core.polymer.exposure_wedge import Step
 from core.polymer.lamp_shapes import (
     DoseReading,
     LampEvennessOutput,
@@ -20,12 +21,14 @@ from core.polymer.lamp_shapes import (
 )
 from core.polymer.pair_shapes import MOST_PATCHES, ExposurePairOutput, PairPatch
 from core.polymer.pair_test import PairTestInput, PairTestOutput
-from core.polymer.shapes import Distance, ExposureSeconds, LampHours
+from core.polymer.shapes import Dose, ExposureSeconds, Irradiance, LampHours, StepDensity
+from server.baths.schemas import Caution
 from server.replies.errors import ErrorBody
 from server.replies.moments import Day
 
 Name = Annotated[str, Field(min_length=1, max_length=120)]
 Bed = Annotated[float, Field(ge=50, le=3000, json_schema_extra={"unit": "mm"})]
+Far = Annotated[float, Field(ge=10, le=3000, json_schema_extra={"unit": "mm"})]
 Light = Annotated[float, Field(ge=0.01, le=1000, json_schema_extra={"unit": "mW/cm²"})]
 Nine = Annotated[list[Light], Field(max_length=9)]
 Patches = Annotated[list[PairPatch], Field(max_length=MOST_PATCHES)]
@@ -40,7 +43,7 @@ class LampIn(Schema):
     name: Name
     kind: LampKind
     hours: LampHours | None = None
-    distance_cm: Distance | None = None
+    distance_mm: Far | None = None
     vacuum: bool = False
     bed_width_mm: Bed | None = None
     bed_height_mm: Bed | None = None
@@ -56,14 +59,41 @@ class LampIn(Schema):
         return self
 
 
+MeasuredBy = Literal["irradiance", "dose", "wedge"]
+SAYS: dict[str, tuple[str, ...]] = {
+    "irradiance": ("mw_per_cm2",),
+    "dose": ("mj_per_cm2", "seconds"),
+    "wedge": ("seconds", "held_step"),
+}
+"""What a reading of each kind says beside the lamp's hours."""
 Measured = Annotated[MeterReading | DoseReading | WedgeReading, Field(discriminator="kind")]
 
 
 class MeasurementIn(Schema):
-    """What was measured of a lamp; its hours are those of the lamp where they are not said."""
+    """What was measured of a lamp: by a meter, an integrator or a wedge."""
 
     id: UUID
-    reading: Measured
+    kind: MeasuredBy
+    hours: LampHours
+    """Of the lamp, when it was measured."""
+    mw_per_cm2: Irradiance | None = None
+    mj_per_cm2: Dose | None = None
+    seconds: ExposureSeconds | None = None
+    held_step: Step | None = None
+    step_density: StepDensity = STEP_DENSITY
+
+    @model_validator(mode="after")
+    def _whole(self) -> MeasurementIn:
+        missing = [name for name in SAYS[self.kind] if getattr(self, name) is None]
+        if missing:
+            raise ValueError(f"a reading of this kind needs {' and '.join(missing)}")
+        return self
+
+    def said(self) -> dict[str, Any]:
+        """Return the reading as the core takes it."""
+        names = ("kind", "hours", *SAYS[self.kind])
+        more = {"step_density": self.step_density} if self.kind == "wedge" else {}
+        return {name: getattr(self, name) for name in names} | more
 
 
 class MeasurementChange(Schema):
@@ -163,6 +193,7 @@ class TestOut(TestCard):
     note: str
     pair: ExposurePairOutput | None
     today: PairToday | None
+    cautions: list[Caution]
     fault: ErrorBody | None
     created_at: datetime
     version: int

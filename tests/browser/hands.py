@@ -31,7 +31,7 @@ def places():
     lantern, rain = make_id("Lantern Row"), make_id("Rain on Awnings")
     named = {
         ":strip": make_id("Rosin last week"), ":bath": make_id("Amber tray"),
-        ":run": make_id("run"), ":part": "lines",
+        ":run": make_id("run"), ":part": "lines", ":test": make_id("two-way test"),
     }  # fmt: skip
     found = [f"/{path}" for path in re.findall(r'path: "([^"]*)"', rows)]
     found += [f"/plates/{rain}/{path}" for path in re.findall(r'path: "([^"]*)"', plate_rows)]

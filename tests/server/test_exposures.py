@@ -10,7 +10,7 @@ from tests.core.polymer.test_correction_curve import chart as chart_steps
 from tests.core.polymer.test_exposure_pair import of
 from tests.server.conftest import new_id
 
-TUBES = {"name": "Six tubes", "kind": "tubes", "hours": 400, "distance_cm": 8}
+TUBES = {"name": "Six tubes", "kind": "tubes", "hours": 400, "distance_mm": 80}
 NINE = [3.0, 3.4, 3.1, 3.5, 4.0, 3.6, 3.0, 3.3, 2.9]
 
 
@@ -24,7 +24,7 @@ def entries(person, kind):
 
 
 def measured(person, lamp, **reading):
-    given = {"id": new_id(), "reading": {"kind": "irradiance", "hours": 400, **reading}}
+    given = {"id": new_id(), "kind": "irradiance", "hours": 400, **reading}
     return person.must("POST", f"/lamps/{lamp['id']}/measurements", given)
 
 
@@ -83,7 +83,7 @@ def test_a_reading_that_was_none_is_taken_back(keeper, lamp):
 
 
 def test_what_is_sent_twice_is_stored_once(keeper, lamp):
-    given = {"id": new_id(), "reading": {"kind": "irradiance", "hours": 400, "mw_per_cm2": 4}}
+    given = {"id": new_id(), "kind": "irradiance", "hours": 400, "mw_per_cm2": 4}
     for _ in range(2):
         keeper.must("POST", f"/lamps/{lamp['id']}/measurements", given)
         keeper.must("PUT", "/lamps", TUBES | {"id": lamp["id"]})
@@ -101,7 +101,7 @@ def test_a_stale_change_of_a_lamp_is_refused(keeper, lamp):
 @pytest.mark.parametrize(
     ("change", "field"),
     [({"kind": "candle"}, "kind"), ({"hours": -1}, "hours"), ({"name": ""}, "name"),
-     ({"distance_cm": 0}, "distance_cm"), ({"nine": [0] * 9}, "nine.0")],
+     ({"distance_mm": 0}, "distance_mm"), ({"nine": [0] * 9}, "nine.0")],
 )  # fmt: skip
 def test_an_impossible_lamp_is_refused_by_field(keeper, change, field):
     status, reply = keeper.ask("PUT", "/lamps", TUBES | {"id": new_id()} | change)
@@ -184,3 +184,28 @@ def test_things_of_another_room_are_not_tied(keeper, stranger, lamp):
         given = {"id": new_id(), "name": "x", "lamp": other["id"], **more}
         assert keeper.ask("POST", path, given)[0] == 404
     assert TwoWay.objects.count() == Chart.objects.count() == 0
+
+
+@pytest.mark.parametrize(
+    ("reading", "said"),
+    [({"kind": "wedge", "seconds": 90}, "held_step"), ({"kind": "dose"}, "mj_per_cm2 and seconds"),
+     ({"kind": "irradiance", "seconds": 90}, "mw_per_cm2")],
+)  # fmt: skip
+def test_half_a_reading_is_refused(keeper, lamp, reading, said):
+    given = {"id": new_id(), "hours": 400, **reading}
+    status, reply = keeper.ask("POST", f"/lamps/{lamp['id']}/measurements", given)
+    assert (status, said in reply["error"]["text"]) == (422, True)
+    assert Measurement.objects.count() == 0
+
+
+def test_strips_that_cannot_be_laid_are_refused_before_they_are_stored(keeper, lamp):
+    given = {"id": new_id(), "name": "Small", "lamp": lamp["id"], "planned": {"width_mm": 20}}
+    status, reply = keeper.ask("POST", "/exposure-tests", given)
+    assert (status, reply["error"]["field"]) == (422, "planned.width_mm")
+    assert TwoWay.objects.count() == 0
+    made = keeper.must("POST", "/exposure-tests", given | {"planned": {"width_mm": 60}})
+    path = f"/exposure-tests/{made['id']}"
+    change = {"version": 1, "planned": {"width_mm": 20}}
+    assert keeper.ask("PUT", path, change)[0] == 422
+    TwoWay.objects.update(planned={"width_mm": 20})  # as other limits may have let in
+    assert keeper.must("GET", path)["plan"] is None

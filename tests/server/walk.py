@@ -88,7 +88,7 @@ def bodies(ids):
                            "y_mm": 20},
         ("POST", "/strips/scans"): {"id": new_id(), "picture": ids["picture"], "patches": 6},
         ("PUT", "/lamps"): LAMP | {"id": ids["lamp"], "version": 1, "name": "stolen"},
-        ("POST", "/lamps/{lamp}/measurements"): {"id": new_id(), "reading": METER},
+        ("POST", "/lamps/{lamp}/measurements"): METER | {"id": new_id()},
         ("PUT", "/lamps/{lamp}/measurements/{measurement}"): {"version": 1, "taken_back": True},
         ("POST", "/exposure-tests"): {"id": new_id(), "name": "x", "lamp": ids["lamp"]},
         ("PUT", "/exposure-tests/{test}"): {"version": 1, "name": "stolen"},
@@ -117,7 +117,7 @@ def furnish_all(keeper):
     probe = {"id": ids["instrument"], "name": "x", "kind": "bath-probe", "bath": ids["bath"]}
     keeper.must("POST", "/instruments", probe)
     keeper.must("PUT", "/lamps", LAMP | {"id": ids["lamp"]})
-    reading = {"id": ids["measurement"], "reading": METER | {"hours": 400}}
+    reading = METER | {"id": ids["measurement"], "hours": 400}
     keeper.must("POST", f"/lamps/{ids['lamp']}/measurements", reading)
     keeper.must("POST", "/exposure-tests", {"id": ids["test"], "name": "x", "lamp": ids["lamp"]})
     keeper.must("POST", "/charts", CHART | {"id": ids["chart"], "lamp": ids["lamp"]})

@@ -1,6 +1,7 @@
 import type { ComponentType } from "react";
 import { bathPageQuery, shelfQuery } from "./api/baths";
 import { courseQuery } from "./api/courses";
+import { lampsQuery, testQuery, testsQuery } from "./api/exposures";
 import { benchQuery } from "./api/plates";
 import { proofsQuery } from "./api/proofs";
 import { stripQuery, wallQuery } from "./api/strips";
@@ -92,6 +93,23 @@ export const PLACES: Place[] = [
     name: "Bath",
     load: async () => (await import("./screens/baths/BathPage/BathPage")).BathPage,
     first: (client, { room = "", bath = "" }) => [client.prefetchQuery(bathPageQuery(room, bath))],
+  },
+  {
+    path: "exposure",
+    name: "Exposure",
+    rail: "Exposure",
+    key: "e",
+    load: async () => (await import("./screens/exposures/Exposure/Exposure")).Exposure,
+    first: (client, { room = "" }) => [
+      client.prefetchQuery(lampsQuery(room)),
+      client.prefetchQuery(testsQuery(room)),
+    ],
+  },
+  {
+    path: "exposure/:test",
+    name: "Two-way test",
+    load: async () => (await import("./screens/exposures/Exposure/Exposure")).Exposure,
+    first: (client, { room = "", test = "" }) => [client.prefetchQuery(testQuery(room, test))],
   },
   {
     path: "shop-book",

@@ -58,7 +58,7 @@ def measure_lamp(user: User, room_id: uuid.UUID, lamp_id: uuid.UUID, given: Meas
     """
     room = enter(user, room_id, "expose")
     lamp = find(Lamp, room, lamp_id, lock=True)
-    said = given.reading.model_dump(mode="json")
+    said = given.said()
     row, new = add(
         Measurement(
             id=given.id, room=room, lamp=lamp, at=timezone.now(), by=user, kind=said["kind"],

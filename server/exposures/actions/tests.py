@@ -6,6 +6,8 @@ import uuid
 
 from django.db import transaction
 
+from core.errors import CoreError
+from core.polymer.pair_test import PairTestInput, pair_test
 from server.accounts.models import User
 from server.exposures.fits import fit_chart, fit_test
 from server.exposures.models import Chart, Lamp, Test
@@ -22,9 +24,12 @@ def make_test(user: User, room_id: uuid.UUID, given: TestIn) -> Test:
     Raises
     ------
     NotFound, NotAllowed, Stale
+    CoreError
+        Its strips cannot be laid.
     """
     room = enter(user, room_id, "expose")
     lamp = find(Lamp, room, given.lamp)
+    _lay(given.planned)
     facts = given.model_dump(mode="json", exclude={"id", "lamp", "read_on"})
     test = Test(id=given.id, room=room, lamp=lamp, read_on=given.read_on, **facts)
     if test.lamp_hours is None and test.patches:
@@ -43,9 +48,12 @@ def change_test(user: User, room_id: uuid.UUID, test_id: uuid.UUID, given: TestC
     Raises
     ------
     NotFound, NotAllowed, Stale
+    CoreError
+        Its strips cannot be laid.
     """
     room = enter(user, room_id, "expose")
     test = find(Test, room, test_id)
+    _lay(given.planned)
     said = said_of(given, Test, without={"read_on"})
     for field, value in said.items():
         setattr(test, field, value)
@@ -59,6 +67,17 @@ def change_test(user: User, room_id: uuid.UUID, test_id: uuid.UUID, given: TestC
         test.save()
         write(room, user, "exposure", _changed(test, given), data=said)
     return test
+
+
+def _lay(planned: PairTestInput | None) -> None:
+    """Refuse a test whose strips cannot be laid, before it is stored."""
+    if planned is None:
+        return
+    try:
+        pair_test(planned)
+    except CoreError as error:
+        error.field = f"planned.{error.field}"
+        raise
 
 
 def _changed(test: Test, given: TestChange) -> str:

@@ -25,7 +25,7 @@ class Migration(migrations.Migration):
                 ('name', models.CharField(max_length=120)),
                 ('kind', models.CharField(max_length=10)),
                 ('hours', models.FloatField(null=True)),
-                ('distance_cm', models.FloatField(null=True)),
+                ('distance_mm', models.FloatField(null=True)),
                 ('vacuum', models.BooleanField(default=False)),
                 ('bed_width_mm', models.FloatField(null=True)),
                 ('bed_height_mm', models.FloatField(null=True)),

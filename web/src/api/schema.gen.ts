@@ -5789,8 +5789,8 @@ export interface components {
             bed_height_mm?: number | null;
             /** Bed Width Mm */
             bed_width_mm?: number | null;
-            /** Distance Cm */
-            distance_cm?: number | null;
+            /** Distance Mm */
+            distance_mm?: number | null;
             /** Hours */
             hours?: number | null;
             /**
@@ -5840,8 +5840,8 @@ export interface components {
             bed_height_mm?: number | null;
             /** Bed Width Mm */
             bed_width_mm?: number | null;
-            /** Distance Cm */
-            distance_cm?: number | null;
+            /** Distance Mm */
+            distance_mm?: number | null;
             evenness: components["schemas"]["LampEvennessOutput"] | null;
             /** Hours */
             hours?: number | null;
@@ -6578,16 +6578,34 @@ export interface components {
         };
         /**
          * MeasurementIn
-         * @description What was measured of a lamp; its hours are those of the lamp where they are not said.
+         * @description What was measured of a lamp: by a meter, an integrator or a wedge.
          */
         MeasurementIn: {
+            /** Held Step */
+            held_step?: number | null;
+            /** Hours */
+            hours: number;
             /**
              * Id
              * Format: uuid
              */
             id: string;
-            /** Reading */
-            reading: components["schemas"]["MeterReading"] | components["schemas"]["DoseReading"] | components["schemas"]["WedgeReading"];
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "irradiance" | "dose" | "wedge";
+            /** Mj Per Cm2 */
+            mj_per_cm2?: number | null;
+            /** Mw Per Cm2 */
+            mw_per_cm2?: number | null;
+            /** Seconds */
+            seconds?: number | null;
+            /**
+             * Step Density
+             * @default 0.15
+             */
+            step_density: number;
         };
         /**
          * MeasurementOut
@@ -11441,6 +11459,8 @@ export interface components {
          * @description A test with its plan and its pair, or why it gives none.
          */
         TestOut: {
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
             /**
              * Created At
              * Format: date-time

@@ -30,6 +30,10 @@ const LIST: [string, string][] = [
     "T, K, W, U, H",
     "on a bath: log a reading, a check patch, a coupon; top it up or retire it; how warm it will be. Left, right: its checks",
   ],
+  [
+    "Arrows, Enter, N, L, E",
+    "on a two-way test: choose a patch, read it; plan a test; measure the lamp; change it",
+  ],
   ["2 to 8", "on a value study: how many tones; with a loop drawn, 1 to 8: which tone it becomes"],
   ["Left, right, up, down", "on a value study: choose a cut, move it half an L*, with Shift 5"],
   ["D, L, J, M, Z", "on a value study: brush, loop, join islands, mirror, undo"],

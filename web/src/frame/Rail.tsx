@@ -33,9 +33,9 @@ function Places() {
   return (
     <nav
       aria-label="Places"
-      className="max-phone:fixed max-phone:inset-x-0 max-phone:bottom-0 max-phone:z-10 max-phone:h-15.5 max-phone:border-t-[1.5px] max-phone:border-ink max-phone:bg-paper-lift"
+      className="min-w-0 max-desk:overflow-x-auto max-desk:[scrollbar-width:none] max-phone:fixed max-phone:inset-x-0 max-phone:bottom-0 max-phone:z-10 max-phone:h-15.5 max-phone:border-t-[1.5px] max-phone:border-ink max-phone:bg-paper-lift"
     >
-      <ul className="flex h-full pl-3 max-desk:pl-0 max-phone:grid max-phone:auto-cols-fr max-phone:grid-flow-col">
+      <ul className="flex h-full pl-3 max-desk:pl-0 max-phone:grid max-phone:auto-cols-[minmax(4.25rem,1fr)] max-phone:grid-flow-col">
         {PLACES.filter((place) => place.rail).map(({ path, rail }) => (
           <li key={path}>
             <NavLink
@@ -56,7 +56,7 @@ function End() {
   const time = useNowOf((now) => wallClock(now, zone), 1000);
   const day = useNowOf((now) => weekdayOf(now, zone), 1000);
   return (
-    <div className="ml-auto flex items-center gap-3.5 px-4 text-ink-2 max-desk:gap-2 max-desk:px-2 max-zoomed:order-2">
+    <div className="ml-auto flex flex-none items-center gap-3.5 px-4 text-ink-2 max-desk:gap-2 max-desk:px-2 max-zoomed:order-2">
       <span className="max-desk:hidden">{day}</span>
       <b className="num text-h3 text-ink">{time}</b>
       <SignOut />
@@ -79,7 +79,7 @@ function RunChip() {
   return (
     <Link
       to={`/r/${room}/runs/${run.id}`}
-      className={`ml-auto flex min-w-0 items-center gap-2.5 px-4 whitespace-nowrap [&+*]:ml-0 max-zoomed:order-3 max-zoomed:min-h-13 max-zoomed:w-full max-zoomed:justify-center [&>svg]:size-5.5 [&>svg]:flex-none ${look}`}
+      className={`ml-auto flex min-w-0 items-center gap-2.5 max-desk:flex-none px-4 whitespace-nowrap [&+*]:ml-0 max-zoomed:order-3 max-zoomed:min-h-13 max-zoomed:w-full max-zoomed:justify-center [&>svg]:size-5.5 [&>svg]:flex-none ${look}`}
     >
       <Mark name={run.in_bath ? "bath" : "lifted"} />
       <span className="truncate max-desk:hidden max-zoomed:inline">

@@ -1,7 +1,16 @@
 import { act, cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { PLACES, PLATE_PLACES } from "../places";
-import { bathId, fakeServer, listed, plateId, ROOM, stripId, told } from "../testing/server";
+import {
+  bathId,
+  fakeServer,
+  listed,
+  plateId,
+  ROOM,
+  stripId,
+  told,
+  testId,
+} from "../testing/server";
 import { alerts, openAt, press } from "../testing/show";
 
 const LANTERN = plateId("Lantern Row");
@@ -9,6 +18,7 @@ const RUN = told<{ run: { id: string } }>(`/plates/${LANTERN}`).run.id;
 const AT: Record<string, string> = {
   ":strip": stripId("Rosin last week"),
   ":bath": bathId("Amber tray"),
+  ":test": testId("New film, chalked"),
   ":run": RUN,
   ":part": "tones",
 };
@@ -126,7 +136,7 @@ test("? lists the keys, and Esc closes the list", async () => {
   await screen.findByRole("navigation", { name: "Rack" });
   await userEvent.keyboard("?");
   const list = await screen.findByRole("dialog");
-  expect(within(list).getByText(/^G then B, S, T, O, D, M, W$/)).toBeVisible();
+  expect(within(list).getByText(/^G then B, S, T, E, O, D, M, W$/)).toBeVisible();
   await userEvent.keyboard("{Escape}");
   await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
 });

@@ -9,7 +9,7 @@ const FRESH_SECONDS = 600;
 const EVERY_MS = 5_000;
 const MOST_DIGITS = 4;
 
-export type ReadKind = "mass" | "baume" | "lstar";
+export type ReadKind = "mass" | "baume" | "lstar" | "dose";
 /** What an instrument of the room said last: the figure, and who said it when. */
 export type InstrumentSaid = { text: string; unit: string; from: string };
 

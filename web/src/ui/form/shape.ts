@@ -74,6 +74,19 @@ export function shapeOf(
   return { fields: Object.fromEntries(fields), empty };
 }
 
+/** The shape of one row of a list in a body. */
+export function rowShapeOf(
+  input: InputName,
+  list: string,
+  written: Record<string, Written & Partial<Field>>,
+): Shape {
+  const under = `${list}.*.`;
+  const named = Object.entries(written).map(([name, field]) => [under + name, field] as const);
+  const { fields } = shapeOf(input, Object.fromEntries(named));
+  const own = Object.entries(fields).map(([path, field]) => [path.slice(under.length), field]);
+  return { fields: Object.fromEntries(own) };
+}
+
 /** The node of a schema at a path, and whether it must be sent. */
 function nodeAt(root: SchemaNode, path: string): { node: SchemaNode; needed: boolean } | null {
   let node: SchemaNode | undefined = root;

@@ -1,0 +1,96 @@
+import { queryOptions } from "@tanstack/react-query";
+import { data, dataAs, http, type Shapes } from "./client";
+import { everyPage, pageAsked } from "./pages";
+
+export type Lamp = Shapes["LampOut"];
+export type Test = Shapes["TestOut"];
+export type TestCard = Shapes["TestCard"];
+export type Patch = Shapes["PairPatch"];
+export type Pair = Shapes["ExposurePairOutput"];
+export type Chart = Shapes["ChartOut"];
+
+const inRoom = (room: string) => ({ params: { path: { room } } });
+
+export const lampsQuery = (room: string) =>
+  queryOptions({
+    queryKey: [room, "lamps"],
+    queryFn: () =>
+      everyPage((page) =>
+        data(
+          http.GET("/api/rooms/{room}/lamps", {
+            params: { path: { room }, query: { page: pageAsked(page) } },
+          }),
+        ),
+      ),
+  });
+
+export const testsQuery = (room: string) =>
+  queryOptions({
+    queryKey: [room, "exposure tests"],
+    queryFn: () =>
+      everyPage((page) =>
+        data(
+          http.GET("/api/rooms/{room}/exposure-tests", {
+            params: { path: { room }, query: { page: pageAsked(page) } },
+          }),
+        ),
+      ),
+  });
+
+export const testQuery = (room: string, test: string) =>
+  queryOptions({
+    queryKey: [room, "exposure tests", test],
+    queryFn: () =>
+      dataAs<Test>(
+        http.GET("/api/rooms/{room}/exposure-tests/{test}", { params: { path: { room, test } } }),
+      ),
+    enabled: test !== "",
+  });
+
+export const chartsQuery = (room: string) =>
+  queryOptions({
+    queryKey: [room, "charts"],
+    queryFn: () =>
+      everyPage((page) =>
+        data(
+          http.GET("/api/rooms/{room}/charts", {
+            params: { path: { room }, query: { page: pageAsked(page) } },
+          }),
+        ),
+      ),
+  });
+
+export const keepLamp = (room: string, body: Shapes["LampIn"]) =>
+  data(http.PUT("/api/rooms/{room}/lamps", { ...inRoom(room), body }));
+
+export const measureLamp = (room: string, lamp: string, body: Shapes["MeasurementIn"]) =>
+  data(
+    http.POST("/api/rooms/{room}/lamps/{lamp}/measurements", {
+      params: { path: { room, lamp } },
+      body,
+    }),
+  );
+
+export const changeMeasurement = (
+  room: string,
+  lamp: string,
+  measurement: string,
+  body: Shapes["MeasurementChange"],
+) =>
+  data(
+    http.PUT("/api/rooms/{room}/lamps/{lamp}/measurements/{measurement}", {
+      params: { path: { room, lamp, measurement } },
+      body,
+    }),
+  );
+
+export const makeTest = (room: string, body: Shapes["TestIn"]) =>
+  dataAs<Test>(http.POST("/api/rooms/{room}/exposure-tests", { ...inRoom(room), body }));
+
+export const changeTest = (room: string, test: string, body: Shapes["TestChange"]) =>
+  dataAs<Test>(
+    http.PUT("/api/rooms/{room}/exposure-tests/{test}", {
+      params: { path: { room, test } },
+      body,
+    }),
+  );
