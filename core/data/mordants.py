@@ -50,6 +50,8 @@ class Metal:
     label: str
     density_g_per_cm3: float
     source: str
+    by_light: bool = False
+    """It is hardened by light, not bitten."""
 
 
 RATE_LOG_SPREAD = 0.30
@@ -123,7 +125,7 @@ METALS: dict[str, Metal] = {
         Metal("copper", "Copper", 8.96, "metal-densities"),
         Metal("zinc", "Zinc", 7.14, "metal-densities"),
         Metal("plastic", "Plastic", 1.19, "metal-densities"),
-        Metal("polymer", "Photopolymer on steel", 7.0, "metal-densities"),
+        Metal("polymer", "Photopolymer on steel", 7.0, "metal-densities", by_light=True),
     )
 }
 

@@ -76,6 +76,24 @@ class FilmTones:
         way = np.interp(black, curve.film[::-1], np.linspace(1, 0, PLACES))
         return np.asarray(dark + (light - dark) * way)
 
+    def off_without(self, light: NDArray[np.uint16]) -> float | None:
+        """Return how far a picture would print from what is drawn, were its film not corrected.
+
+        Parameters
+        ----------
+        light : array (height, width)
+
+        Returns
+        -------
+        float [L*] or None
+            RMS; None without a curve.
+        """
+        if self.given.correction is None:
+            return None
+        dark, bright = self.reach
+        off = self.printed(1 - self.wanted) - (dark + (bright - dark) * self.wanted)
+        return round(float(np.sqrt(np.mean(off[light] ** 2))), 1)
+
     def seen(self) -> dict[str, NDArray[np.uint8]]:
         """Return tables from light to the sRGB grey of each preview.
 

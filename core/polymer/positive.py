@@ -12,7 +12,7 @@ from PIL import Image
 from core.errors import CoreError
 from core.polymer.film_files import Film, write_film
 from core.polymer.film_tones import FilmTones
-from core.polymer.positive_shapes import PositiveInput, PositiveOutput
+from core.polymer.positive_shapes import PositiveInput, PositiveOutput, Preview
 from core.polymer.positive_warnings import check_colours, warnings_of
 from core.progress import Tell, untold
 from core.study.levels import FULL_LIGHT, open_light
@@ -84,6 +84,7 @@ def positive(given: PositiveInput, tell: Tell = untold) -> PositiveOutput:
         mirrored=given.printed_side == "away",
         lie=_LIES[given.printed_side],
         black_share=round(1 - float(cv2.mean(film)[0]) / FULL_LIGHT, 4),
+        off_without_lstar=tones.off_without(small),
         warnings=warnings_of(given, small, tones, picture_dpi),
     )  # fmt: skip
 
@@ -184,12 +185,12 @@ def _small(light: Light) -> Light:
     return np.asarray(cv2.resize(light, size, interpolation=cv2.INTER_AREA))
 
 
-def _previews(small: Light, tones: FilmTones, folder: Path) -> dict[str, str]:
-    """Write small pictures of what becomes of it, and return their paths."""
-    found = {}
+def _previews(small: Light, tones: FilmTones, folder: Path) -> list[Preview]:
+    """Write small pictures of what becomes of it."""
+    found = []
     for name, table in tones.seen().items():
         seen = table[small]
         path = folder / f"{name}.png"
         Image.fromarray(seen[:, ::-1] if name == "film" else seen).save(path)
-        found[name] = str(path)
+        found.append(Preview.model_validate({"name": name, "path": str(path)}))
     return found

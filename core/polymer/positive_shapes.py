@@ -106,13 +106,19 @@ class PositiveFile(Shape):
     path: str
 
 
+class Preview(Shape):
+    """A small picture: as drawn, as it prints without and with the correction, the film as it
+    lies on the plate, seen from above; the first three the right way round."""
+
+    name: Literal["drawn", "without", "with", "film"]
+    path: str
+
+
 class PositiveOutput(Shape):
     """The film as it was written."""
 
     files: list[PositiveFile]
-    previews: dict[Literal["drawn", "without", "with", "film"], str]
-    """Small pictures, the right way round: as drawn, as it prints without and with the correction;
-    the film as it lies on the plate, seen from above."""
+    previews: list[Preview]
     width_px: int
     height_px: int
     picture_dpi: float
@@ -123,4 +129,7 @@ class PositiveOutput(Shape):
     """How the film lies."""
     black_share: float
     """Mean black of the film."""
+    off_without_lstar: float | None
+    """RMS over the picture of how far it would print from what is drawn, without the curve; None
+    where there is no curve: how the plate prints is not known."""
     warnings: list[PositiveWarning]

@@ -8,18 +8,26 @@ from django.http import HttpRequest
 from ninja import Router
 
 from server.accounts.session import signed_in
+from server.exposures.actions.films import (
+    ask_for_chart_film,
+    ask_for_positive,
+    ask_for_screen,
+)
 from server.exposures.actions.lamps import keep_lamp, measure_lamp, take_back_measurement
 from server.exposures.actions.tests import change_chart, change_test, make_chart, make_test
 from server.exposures.models import Chart, Lamp, Test
 from server.exposures.reads import chart_out, lamp_out, test_card, test_out
 from server.exposures.schemas import (
     ChartChange,
+    ChartFilmIn,
     ChartIn,
     ChartOut,
     LampIn,
     LampOut,
     MeasurementChange,
     MeasurementIn,
+    PositiveIn,
+    ScreenIn,
     TestCard,
     TestChange,
     TestIn,
@@ -29,8 +37,11 @@ from server.replies.errors import ErrorReply
 from server.replies.paging import Page, PageNumber, page_of
 from server.rooms.path import RoomId
 from server.rooms.permissions import enter, find
+from server.tasks.reads import task_out
+from server.tasks.schemas import TaskOut
 
 router = Router(tags=["exposures"])
+ASKED = {202: TaskOut, 403: ErrorReply, 404: ErrorReply, 422: ErrorReply}
 WRITES = {403: ErrorReply, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply}
 
 
@@ -109,3 +120,25 @@ def post_chart(request: HttpRequest, room: RoomId, payload: ChartIn) -> tuple[in
 def put_chart(request: HttpRequest, room: RoomId, chart: UUID, payload: ChartChange) -> ChartOut:
     """Change a chart: its steps read anew."""
     return chart_out(change_chart(signed_in(request), room, chart, payload))
+
+
+@router.post("/dot-screens", response=ASKED)
+def post_screen(request: HttpRequest, room: RoomId, payload: ScreenIn) -> tuple[int, TaskOut]:
+    """Make a dot screen for the first exposure, as a task: a one-bit PNG."""
+    return 202, task_out(ask_for_screen(signed_in(request), room, payload))
+
+
+@router.post("/exposure-tests/{uuid:test}/film", response=ASKED)
+def post_chart_film(
+    request: HttpRequest, room: RoomId, test: UUID, payload: ChartFilmIn
+) -> tuple[int, TaskOut]:
+    """Draw the film of a test, or a step chart for its pair, as a task."""
+    return 202, task_out(ask_for_chart_film(signed_in(request), room, test, payload))
+
+
+@router.post("/plates/{uuid:plate}/positive", response=ASKED)
+def post_positive(
+    request: HttpRequest, room: RoomId, plate: UUID, payload: PositiveIn
+) -> tuple[int, TaskOut]:
+    """Make the positive of a stored picture for a plate, as a task: PNG, TIFF or PDF at 1:1."""
+    return 202, task_out(ask_for_positive(signed_in(request), room, plate, payload))

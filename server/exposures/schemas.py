@@ -21,11 +21,18 @@ from core.polymer.lamp_shapes import (
 )
 from core.polymer.pair_shapes import MOST_PATCHES, ExposurePairOutput, PairPatch
 from core.polymer.pair_test import PairTestInput, PairTestOutput
+from core.polymer.positive_shapes import Crop, Form, Levels
 from core.polymer.shapes import Dose, ExposureSeconds, Irradiance, LampHours, StepDensity
+from core.study.shapes import Mm
 from server.baths.schemas import Caution
 from server.replies.errors import ErrorBody
 from server.replies.moments import Day
 
+DotUm = Annotated[float, Field(ge=20, le=400, json_schema_extra={"unit": "µm"})]
+OpenShare = Annotated[float, Field(ge=0.02, le=0.98)]
+FilmDpi = Annotated[float, Field(ge=72, le=2880, json_schema_extra={"unit": "dpi"})]
+PrintedSide = Literal["to-plate", "away"]
+Forms = Annotated[list[Form], Field(min_length=1, max_length=3)]
 Name = Annotated[str, Field(min_length=1, max_length=120)]
 Bed = Annotated[float, Field(ge=50, le=3000, json_schema_extra={"unit": "mm"})]
 Far = Annotated[float, Field(ge=10, le=3000, json_schema_extra={"unit": "mm"})]
@@ -224,6 +231,51 @@ class ChartChange(Schema):
     picture: UUID | None = None
     read_on: Day | None = None
     note: Annotated[str, Field(max_length=2000)] | None = None
+
+
+class ScreenIn(Schema):
+    """A dot screen to make, for a film of a size and resolution."""
+
+    id: UUID
+    dot_um: DotUm = 60
+    open_share: OpenShare = 0.5
+    dpi: FilmDpi = 1440
+    width_mm: Mm
+    height_mm: Mm
+    seed: Annotated[int, Field(ge=0, le=2**31 - 1)] = 1
+
+
+class ChartFilmIn(Schema):
+    """A film for a test: of each of its patches, or of a step chart for its pair."""
+
+    id: UUID
+    what: Literal["test", "chart"]
+    steps: Annotated[int, Field(ge=11, le=256)] = 21
+    width_mm: Mm | None = None
+    """None: as wide as the test's piece."""
+    height_mm: Mm | None = None
+    dpi: FilmDpi = 720
+    printed_side: PrintedSide = "to-plate"
+    forms: Forms = ["tiff"]
+
+
+class PositiveIn(Schema):
+    """A positive of a stored picture for a plate, by a chart's curve; without one, as drawn."""
+
+    id: UUID
+    picture: UUID
+    chart: UUID | None = None
+    dpi: FilmDpi = 720
+    crop: Crop = Crop()
+    fit: Literal["fill", "whole"] = "fill"
+    levels: Levels = Levels()
+    sharpen: Annotated[float, Field(ge=0, le=3)] = 0.0
+    printed_side: PrintedSide = "to-plate"
+    most_black: Annotated[float, Field(ge=0.3, le=1)] = 1.0
+    film_density: Annotated[float, Field(ge=0.1, le=6, json_schema_extra={"unit": "D"})] | None = (
+        None
+    )
+    forms: Forms = ["tiff"]
 
 
 class ChartOut(Schema):

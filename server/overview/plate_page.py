@@ -6,6 +6,7 @@ from typing import Any, Literal
 
 from core.course.shapes import Status, Step
 from core.course.standing import parts_of, status_of
+from core.data.mordants import METALS
 from core.data.step_row import Group
 from core.data.steps import STEPS
 from core.process.rows import PROCESSES
@@ -102,6 +103,7 @@ def plate_out(at: Standing) -> PlateOut:
         work=plate.work_id,
         study=plate.study_id,
         maps=any(PROCESSES[key].has_maps for key in parts),
+        by_light=METALS[plate.metal].by_light,
         routes=routes_of(plate),
         parts=parts,
         processes=[PROCESSES[key].words for key in parts],

@@ -64,6 +64,8 @@ class PlateOut(PlateCard):
     study: UUID | None
     maps: bool
     """It has areas that are painted by maps: a value study is of use."""
+    by_light: bool
+    """It is exposed, not bitten: a positive is of use."""
     routes: list[str]
     parts: list[str]
     """Processes it goes through, in working order."""

@@ -12,7 +12,8 @@ from django.http import FileResponse
 from server.replies.errors import NotFound
 from server.tasks.models import Task
 
-_LISTS = ("files", "stages")
+_LISTS, _ALONE = ("files", "stages"), ("straight", "path")
+"""Where an answer names the files it wrote: in a list, or one by itself."""
 
 
 def write_to(task: Task) -> str:
@@ -33,8 +34,9 @@ def file_of(task: Task, number: int) -> FileResponse:
     NotFound
     """
     result = task.result or {}
-    one = [{"path": result["straight"]}] if result.get("straight") else []
+    one = [{"path": result[key]} for key in _ALONE if result.get(key)]
     listed: list[dict[str, Any]] = next((result[key] for key in _LISTS if key in result), one)
+    listed = [*listed, *result.get("previews", [])]
     if not 1 <= number <= len(listed):
         raise NotFound("That file")
     path = _folder(task) / Path(listed[number - 1]["path"]).name

@@ -9,6 +9,9 @@ from uuid import UUID
 from ninja import Schema
 
 from core.image.shapes import DustCoverageOutput
+from core.polymer.dot_screen import DotScreenOutput
+from core.polymer.positive_shapes import PositiveOutput
+from core.polymer.step_chart import StepChartOutput
 from core.reading.shapes import ReadPatchesOutput, ReadProofOutput
 from core.study.shapes import LookOverOutput, StopOutMapsOutput, StudyFieldOutput, StudyMapsOutput
 from server.replies.errors import ErrorBody
@@ -22,6 +25,9 @@ Result = (
     | StopOutMapsOutput
     | ReadPatchesOutput
     | ReadProofOutput
+    | StepChartOutput
+    | PositiveOutput
+    | DotScreenOutput
 )
 """What the kinds of tasks answer."""
 

@@ -1,7 +1,7 @@
 import type { ComponentType } from "react";
 import { bathPageQuery, shelfQuery } from "./api/baths";
 import { courseQuery } from "./api/courses";
-import { lampsQuery, testQuery, testsQuery } from "./api/exposures";
+import { chartsQuery, lampsQuery, testQuery, testsQuery } from "./api/exposures";
 import { benchQuery } from "./api/plates";
 import { proofsQuery } from "./api/proofs";
 import { stripQuery, wallQuery } from "./api/strips";
@@ -182,6 +182,12 @@ export const PLATE_PLACES: Place[] = [
     name: "Bench card",
     load: async () => (await import("./screens/studies/BenchCard/BenchCard")).BenchCard,
     first: (client, { room = "", plate = "" }) => [client.prefetchQuery(studyQuery(room, plate))],
+  },
+  {
+    path: "positive",
+    name: "Positive",
+    load: async () => (await import("./screens/exposures/PositivePage/PositivePage")).PositivePage,
+    first: (client, { room = "" }) => [client.prefetchQuery(chartsQuery(room))],
   },
   {
     path: "course",

@@ -39,6 +39,10 @@ def path_of(told, form):
     return next(each.path for each in told.files if each.form == form)
 
 
+def preview(told, name):
+    return next(each.path for each in told.previews if each.name == name)
+
+
 def film_of(told, form="tiff"):
     return cv2.imread(path_of(told, form), cv2.IMREAD_UNCHANGED)
 
@@ -102,9 +106,9 @@ def test_the_film_is_turned_as_it_lies(tmp_path, side, mirrored):
     film = film_of(told)
     assert told.mirrored is mirrored and (film[100, 5] == 0) is not mirrored
     assert (film[100, -5] == 0) == mirrored
-    lies = np.asarray(Image.open(told.previews["film"]))
+    lies = np.asarray(Image.open(preview(told, "film")))
     assert lies[100, -5] == 0  # from above it reads mirrored, either way
-    assert np.asarray(Image.open(told.previews["drawn"]))[100, 5] == 0
+    assert np.asarray(Image.open(preview(told, "drawn")))[100, 5] == 0
 
 
 def test_a_picture_of_other_proportions_is_cut_or_laid_on_white(tmp_path):
@@ -162,6 +166,15 @@ def scene(width=1200):
     """Return a light picture with all greys."""
     y, x = np.mgrid[0 : width * 2 // 3, 0:width] / width
     return np.rint(np.clip(140 + 110 * np.sin(7 * x) * np.cos(5 * y), 0, 255)).astype(np.uint8)
+
+
+def test_what_the_curve_mends_is_told(tmp_path):
+    """A plate that prints the middle darker by a known curve: as far off as that, without it."""
+    image = save(tmp_path, np.full((800, 1200), 119, np.uint8))  # L* 50.0
+    told = make(tmp_path, image, correction=CURVE)
+    darker = np.interp(0.5, CURVE["film"][::-1], np.linspace(1, 0, 256))
+    assert told.off_without_lstar == pytest.approx(70 * abs(darker - 0.5), abs=0.3)
+    assert make(tmp_path, image).off_without_lstar is None
 
 
 def test_a_good_picture_has_no_warning(tmp_path):

@@ -1,6 +1,7 @@
 import { queryOptions } from "@tanstack/react-query";
 import { data, dataAs, http, type Shapes } from "./client";
 import { everyPage, pageAsked } from "./pages";
+import type { Task } from "./tasks";
 
 export type Lamp = Shapes["LampOut"];
 export type Test = Shapes["TestOut"];
@@ -90,6 +91,30 @@ export const makeTest = (room: string, body: Shapes["TestIn"]) =>
 export const changeTest = (room: string, test: string, body: Shapes["TestChange"]) =>
   dataAs<Test>(
     http.PUT("/api/rooms/{room}/exposure-tests/{test}", {
+      params: { path: { room, test } },
+      body,
+    }),
+  );
+
+export type Positive = Shapes["PositiveOutput"];
+export type PositiveIn = Shapes["PositiveIn"];
+export type ScreenFilm = Shapes["DotScreenOutput"];
+export type ChartFilm = Shapes["StepChartOutput"];
+
+export const askForPositive = (room: string, plate: string, body: PositiveIn) =>
+  dataAs<Task>(
+    http.POST("/api/rooms/{room}/plates/{plate}/positive", {
+      params: { path: { room, plate } },
+      body,
+    }),
+  );
+
+export const askForScreen = (room: string, body: Shapes["ScreenIn"]) =>
+  dataAs<Task>(http.POST("/api/rooms/{room}/dot-screens", { ...inRoom(room), body }));
+
+export const askForChartFilm = (room: string, test: string, body: Shapes["ChartFilmIn"]) =>
+  dataAs<Task>(
+    http.POST("/api/rooms/{room}/exposure-tests/{test}/film", {
       params: { path: { room, test } },
       body,
     }),

@@ -1164,6 +1164,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/dot-screens": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Screen
+         * @description Make a dot screen for the first exposure, as a task: a one-bit PNG.
+         */
+        post: operations["server_exposures_api_post_screen"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/exposure-tests": {
         parameters: {
             query?: never;
@@ -1206,6 +1226,26 @@ export interface paths {
          */
         put: operations["server_exposures_api_put_test"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/exposure-tests/{test}/film": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Chart Film
+         * @description Draw the film of a test, or a step chart for its pair, as a task.
+         */
+        post: operations["server_exposures_api_post_chart_film"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1768,6 +1808,26 @@ export interface paths {
          * @description Solve a plan without keeping it.
          */
         post: operations["server_overview_api_post_draft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/positive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Positive
+         * @description Make the positive of a stored picture for a plate, as a task: PNG, TIFF or PDF at 1:1.
+         */
+        post: operations["server_exposures_api_post_positive"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3719,6 +3779,49 @@ export interface components {
             version: number;
         };
         /**
+         * ChartFilmIn
+         * @description A film for a test: of each of its patches, or of a step chart for its pair.
+         */
+        ChartFilmIn: {
+            /**
+             * Dpi
+             * @default 720
+             */
+            dpi: number;
+            /**
+             * Forms
+             * @default [
+             *       "tiff"
+             *     ]
+             */
+            forms: ("png" | "tiff" | "pdf")[];
+            /** Height Mm */
+            height_mm?: number | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Printed Side
+             * @default to-plate
+             * @enum {string}
+             */
+            printed_side: "to-plate" | "away";
+            /**
+             * Steps
+             * @default 21
+             */
+            steps: number;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "test" | "chart";
+            /** Width Mm */
+            width_mm?: number | null;
+        };
+        /**
          * ChartIn
          * @description A step chart, printed through a pair and read.
          */
@@ -3802,6 +3905,22 @@ export interface components {
             test: string | null;
             /** Version */
             version: number;
+        };
+        /**
+         * ChartPlace
+         * @description Where a step lies on the print, from its top left corner.
+         */
+        ChartPlace: {
+            /** Film */
+            film: number;
+            /** Height Mm */
+            height_mm: number;
+            /** Left Mm */
+            left_mm: number;
+            /** Top Mm */
+            top_mm: number;
+            /** Width Mm */
+            width_mm: number;
         };
         /**
          * ChartRead
@@ -4488,6 +4607,32 @@ export interface components {
             spread_ms: number;
         };
         /**
+         * Crop
+         * @description The part of a picture that is used, as shares of its width and height.
+         */
+        Crop: {
+            /**
+             * Height
+             * @default 1
+             */
+            height: number;
+            /**
+             * Left
+             * @default 0
+             */
+            left: number;
+            /**
+             * Top
+             * @default 0
+             */
+            top: number;
+            /**
+             * Width
+             * @default 1
+             */
+            width: number;
+        };
+        /**
          * Curve
          * @description A strip's curve, plain JSON, handed on as it is.
          */
@@ -4812,6 +4957,29 @@ export interface components {
             mj_per_cm2: number;
             /** Seconds */
             seconds: number;
+        };
+        /**
+         * DotScreenOutput
+         * @description The film of a screen: black where it is black.
+         */
+        DotScreenOutput: {
+            /** Height Mm */
+            height_mm: number;
+            /** Open Share */
+            open_share: number;
+            /** Path */
+            path: string;
+            /** Seamless */
+            seamless: boolean;
+            /** Tile Px */
+            tile_px: [
+                number,
+                number
+            ];
+            /** Warnings */
+            warnings: components["schemas"]["ScreenWarning"][];
+            /** Width Mm */
+            width_mm: number;
         };
         /**
          * Due
@@ -6050,6 +6218,27 @@ export interface components {
             low: number;
             /** Value */
             value: number;
+        };
+        /**
+         * Levels
+         * @description Which lightness of the picture prints as the darkest and the lightest, and its middle.
+         */
+        Levels: {
+            /**
+             * Black Lstar
+             * @default 0
+             */
+            black_lstar: number;
+            /**
+             * Middle
+             * @default 1
+             */
+            middle: number;
+            /**
+             * White Lstar
+             * @default 100
+             */
+            white_lstar: number;
         };
         /**
          * Lift
@@ -8434,6 +8623,8 @@ export interface components {
             asks: {
                 [key: string]: components["schemas"]["Caution"][];
             };
+            /** By Light */
+            by_light: boolean;
             /** Course */
             course: components["schemas"]["CourseStep"][];
             /**
@@ -8523,6 +8714,129 @@ export interface components {
             width_mm: number;
         };
         /**
+         * PositiveFile
+         * @description A file of the film.
+         */
+        PositiveFile: {
+            /**
+             * Form
+             * @enum {string}
+             */
+            form: "png" | "tiff" | "pdf";
+            /** Path */
+            path: string;
+        };
+        /**
+         * PositiveIn
+         * @description A positive of a stored picture for a plate, by a chart's curve; without one, as drawn.
+         */
+        PositiveIn: {
+            /** Chart */
+            chart?: string | null;
+            /**
+             * @default {
+             *       "height": 1,
+             *       "left": 0,
+             *       "top": 0,
+             *       "width": 1
+             *     }
+             */
+            crop: components["schemas"]["Crop"];
+            /**
+             * Dpi
+             * @default 720
+             */
+            dpi: number;
+            /** Film Density */
+            film_density?: number | null;
+            /**
+             * Fit
+             * @default fill
+             * @enum {string}
+             */
+            fit: "fill" | "whole";
+            /**
+             * Forms
+             * @default [
+             *       "tiff"
+             *     ]
+             */
+            forms: ("png" | "tiff" | "pdf")[];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @default {
+             *       "black_lstar": 0,
+             *       "middle": 1,
+             *       "white_lstar": 100
+             *     }
+             */
+            levels: components["schemas"]["Levels"];
+            /**
+             * Most Black
+             * @default 1
+             */
+            most_black: number;
+            /**
+             * Picture
+             * Format: uuid
+             */
+            picture: string;
+            /**
+             * Printed Side
+             * @default to-plate
+             * @enum {string}
+             */
+            printed_side: "to-plate" | "away";
+            /**
+             * Sharpen
+             * @default 0
+             */
+            sharpen: number;
+        };
+        /**
+         * PositiveOutput
+         * @description The film as it was written.
+         */
+        PositiveOutput: {
+            /** Black Share */
+            black_share: number;
+            /** Files */
+            files: components["schemas"]["PositiveFile"][];
+            /** Height Px */
+            height_px: number;
+            /** Lie */
+            lie: string;
+            /** Mirrored */
+            mirrored: boolean;
+            /** Off Without Lstar */
+            off_without_lstar: number | null;
+            /** Picture Dpi */
+            picture_dpi: number;
+            /** Previews */
+            previews: components["schemas"]["Preview"][];
+            /** Warnings */
+            warnings: components["schemas"]["PositiveWarning"][];
+            /** Width Px */
+            width_px: number;
+        };
+        /**
+         * PositiveWarning
+         * @description Something to know before the film is printed.
+         */
+        PositiveWarning: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "too-coarse" | "turned-tones" | "alpha" | "banding" | "ink-limit" | "thin-black" | "clipped" | "one-grey";
+            /** Text */
+            text: string;
+        };
+        /**
          * PouredPart
          * @description One part by volume; ``role`` may be left out where the table knows the name.
          */
@@ -8543,6 +8857,20 @@ export interface components {
             text: string;
             /** Warning */
             warning: string | null;
+        };
+        /**
+         * Preview
+         * @description A small picture: as drawn, as it prints without and with the correction, the film as it
+         *     lies on the plate, seen from above; the first three the right way round.
+         */
+        Preview: {
+            /**
+             * Name
+             * @enum {string}
+             */
+            name: "drawn" | "without" | "with" | "film";
+            /** Path */
+            path: string;
         };
         /**
          * Printed
@@ -9984,6 +10312,54 @@ export interface components {
             spread: number | null;
         };
         /**
+         * ScreenIn
+         * @description A dot screen to make, for a film of a size and resolution.
+         */
+        ScreenIn: {
+            /**
+             * Dot Um
+             * @default 60
+             */
+            dot_um: number;
+            /**
+             * Dpi
+             * @default 1440
+             */
+            dpi: number;
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Open Share
+             * @default 0.5
+             */
+            open_share: number;
+            /**
+             * Seed
+             * @default 1
+             */
+            seed: number;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * ScreenWarning
+         * @description Something to know before a screen is printed.
+         */
+        ScreenWarning: {
+            /**
+             * Code
+             * @constant
+             */
+            code: "rough-dots";
+            /** Text */
+            text: string;
+        };
+        /**
          * SentReading
          * @description One reading; without an ``id`` its instrument, kind and moment name it.
          */
@@ -10402,6 +10778,28 @@ export interface components {
             text: string;
             /** Title */
             title: string;
+        };
+        /**
+         * StepChartOutput
+         * @description A chart as it was written.
+         */
+        StepChartOutput: {
+            /** Columns */
+            columns: number;
+            /** Files */
+            files: components["schemas"]["PositiveFile"][];
+            /** Films */
+            films: number[];
+            /** Height Px */
+            height_px: number;
+            /** Mirrored */
+            mirrored: boolean;
+            /** Places */
+            places: components["schemas"]["ChartPlace"][];
+            /** Rows */
+            rows: number;
+            /** Width Px */
+            width_px: number;
         };
         /**
          * StepMeasure
@@ -11284,7 +11682,7 @@ export interface components {
             /** Progress */
             progress: number;
             /** Result */
-            result: components["schemas"]["DustCoverageOutput"] | components["schemas"]["StudyFieldOutput"] | components["schemas"]["StudyMapsOutput"] | components["schemas"]["LookOverOutput"] | components["schemas"]["StopOutMapsOutput"] | components["schemas"]["ReadPatchesOutput"] | components["schemas"]["ReadProofOutput"] | null;
+            result: components["schemas"]["DustCoverageOutput"] | components["schemas"]["StudyFieldOutput"] | components["schemas"]["StudyMapsOutput"] | components["schemas"]["LookOverOutput"] | components["schemas"]["StopOutMapsOutput"] | components["schemas"]["ReadPatchesOutput"] | components["schemas"]["ReadProofOutput"] | components["schemas"]["StepChartOutput"] | components["schemas"]["PositiveOutput"] | components["schemas"]["DotScreenOutput"] | null;
             /**
              * State
              * @enum {string}
@@ -18560,6 +18958,122 @@ export interface operations {
             };
         };
     };
+    server_exposures_api_post_screen: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScreenIn"];
+            };
+        };
+        responses: {
+            /** @description Under way, as a task. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_exposures_api_get_tests: {
         parameters: {
             query?: {
@@ -18836,6 +19350,123 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TestOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_post_chart_film: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                test: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChartFilmIn"];
+            };
+        };
+        responses: {
+            /** @description Under way, as a task. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
@@ -22321,6 +22952,123 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlanOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_post_positive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PositiveIn"];
+            };
+        };
+        responses: {
+            /** @description Under way, as a task. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */

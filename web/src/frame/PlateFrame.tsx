@@ -80,6 +80,7 @@ function Tabs({ plate }: { plate: Plate }) {
     { to: here, name: "Bites" },
     { to: `${here}/course`, name: "Course" },
     ...(plate.maps ? [{ to: `${here}/study`, name: "Value study" }] : []),
+    ...(plate.by_light ? [{ to: `${here}/positive`, name: "Positive" }] : []),
     ...plans,
     ...(plate.maps ? [{ to: `${here}/maps`, name: "Stop-out maps" }] : []),
     { to: `${here}/proofs`, name: "Proofs" },

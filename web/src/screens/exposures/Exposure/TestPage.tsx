@@ -13,6 +13,7 @@ import { Section } from "../../../ui/Section";
 import { dayOf } from "../../../ui/times";
 import { Answer } from "./Answer";
 import { Card } from "./Card";
+import { Films } from "./Films";
 import { KeepLamp } from "./KeepLamp";
 import { Lamp } from "./Lamp";
 import { Measured } from "./Measured";
@@ -52,6 +53,7 @@ export function TestPage({ test, lamp, lamps, others }: Props) {
         </div>
       </div>
       {test.plan ? <Card plan={test.plan} open={test.readings.length === 0} /> : null}
+      <Films test={test} />
       {lamp.measurements.length > 0 ? <Measured lamp={lamp} /> : null}
       <Others others={others} />
     </>
