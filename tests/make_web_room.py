@@ -53,7 +53,7 @@ def answers(client: Any, room: str) -> dict[str, Any]:
             ask(f"{here}/baths/{bath['id']}/heat?minutes=60&room_c={bath['room_c']:g}")
     for noun in ("baths/shelf", "instruments"):
         ask(f"{here}/{noun}")
-    for noun in ("lamps", "charts"):
+    for noun in ("lamps", "charts", "plate-signs"):
         ask(f"{here}/{noun}")
     for test in ask(f"{here}/exposure-tests")["items"]:
         ask(f"{here}/exposure-tests/{test['id']}")

@@ -7,6 +7,7 @@ from uuid import UUID
 from django.http import HttpRequest
 from ninja import Router
 
+from core.data.polymer_faults import SIGNS
 from server.accounts.session import signed_in
 from server.exposures.actions.films import (
     ask_for_chart_film,
@@ -28,6 +29,7 @@ from server.exposures.schemas import (
     MeasurementIn,
     PositiveIn,
     ScreenIn,
+    SignOut,
     TestCard,
     TestChange,
     TestIn,
@@ -120,6 +122,13 @@ def post_chart(request: HttpRequest, room: RoomId, payload: ChartIn) -> tuple[in
 def put_chart(request: HttpRequest, room: RoomId, chart: UUID, payload: ChartChange) -> ChartOut:
     """Change a chart: its steps read anew."""
     return chart_out(change_chart(signed_in(request), room, chart, payload))
+
+
+@router.get("/plate-signs", response={200: list[SignOut], 404: ErrorReply})
+def get_plate_signs(request: HttpRequest, room: RoomId) -> list[SignOut]:
+    """List what can be seen on a plate that went wrong: ``plate-faults`` ranks its causes."""
+    enter(signed_in(request), room, "look")
+    return [SignOut(key=key, label=label) for key, label in SIGNS.items()]
 
 
 @router.post("/dot-screens", response=ASKED)

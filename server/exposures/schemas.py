@@ -10,6 +10,7 @@ from ninja import Schema
 from pydantic import Field, model_validator
 
 from core.data.polymer import STEP_DENSITY, LampKind
+from core.data.polymer_faults import SignKey
 from core.polymer.correction_shapes import MOST_STEPS, ChartStep, CorrectionCurveOutput
 from core.polymer.exposure_wedge import Step
 from core.polymer.lamp_shapes import (
@@ -231,6 +232,13 @@ class ChartChange(Schema):
     picture: UUID | None = None
     read_on: Day | None = None
     note: Annotated[str, Field(max_length=2000)] | None = None
+
+
+class SignOut(Schema):
+    """What can be seen on a plate or its proof that went wrong."""
+
+    key: SignKey
+    label: str
 
 
 class ScreenIn(Schema):

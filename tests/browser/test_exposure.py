@@ -47,7 +47,8 @@ def test_a_two_way_test_from_plan_to_pair(demo):
                 page.get_by_label(label, exact=True).fill(f"{lstar:.1f}".replace(".", ","))
             page.keyboard.press("Enter")
             count += 1
-            page.get_by_text(f"{count} patches read.").first.wait_for()
+            many = "patch" if count == 1 else "patches"
+            page.get_by_text(f"{count} {many} read.").first.wait_for()
             page.get_by_role("heading", name="Two-way test").click()  # out of the field
     test.refresh_from_db()
     assert len(test.patches) == 9 and test.pair["highlight_held"] and test.lamp_hours == 415

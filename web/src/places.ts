@@ -1,7 +1,7 @@
 import type { ComponentType } from "react";
 import { bathPageQuery, shelfQuery } from "./api/baths";
 import { courseQuery } from "./api/courses";
-import { chartsQuery, lampsQuery, testQuery, testsQuery } from "./api/exposures";
+import { chartsQuery, lampsQuery, signsQuery, testQuery, testsQuery } from "./api/exposures";
 import { benchQuery } from "./api/plates";
 import { proofsQuery } from "./api/proofs";
 import { stripQuery, wallQuery } from "./api/strips";
@@ -104,6 +104,12 @@ export const PLACES: Place[] = [
       client.prefetchQuery(lampsQuery(room)),
       client.prefetchQuery(testsQuery(room)),
     ],
+  },
+  {
+    path: "exposure/wrong",
+    name: "What went wrong",
+    load: async () => (await import("./screens/exposures/WentWrong/WentWrong")).WentWrong,
+    first: (client, { room = "" }) => [client.prefetchQuery(signsQuery(room))],
   },
   {
     path: "exposure/:test",

@@ -93,7 +93,8 @@ def _told(test: Test) -> str:
         return f"screen {screen} s, then image {image} s"
     if test.fault:
         return f"no pair, {test.fault['code']}"
-    return f"{len(test.patches)} patches read" if test.patches else "to be exposed"
+    many = "patch" if len(test.patches) == 1 else "patches"
+    return f"{len(test.patches)} {many} read" if test.patches else "to be exposed"
 
 
 def make_chart(user: User, room_id: uuid.UUID, given: ChartIn) -> Chart:

@@ -119,3 +119,26 @@ export const askForChartFilm = (room: string, test: string, body: Shapes["ChartF
       body,
     }),
   );
+
+export type Faults = Shapes["PlateFaultsOutput"];
+export type FaultsAsked = Pick<
+  Shapes["PlateFaultsInput"],
+  "seen" | "not_seen" | "printed" | "wanted" | "film_density" | "chalked"
+>;
+
+export const signsQuery = (room: string) =>
+  queryOptions({
+    queryKey: [room, "plate signs"],
+    queryFn: () => data(http.GET("/api/rooms/{room}/plate-signs", inRoom(room))),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+/** The likely causes of what is seen; the answer before stands until the next one comes. */
+export const faultsQuery = (asked: FaultsAsked) =>
+  queryOptions({
+    queryKey: ["plate faults", asked],
+    queryFn: () => data(http.POST("/api/calc/plate-faults", { body: { spread: 0.8, ...asked } })),
+    enabled: (asked.seen?.length ?? 0) > 0 || asked.printed != null,
+    retry: false,
+    placeholderData: (before) => before,
+  });

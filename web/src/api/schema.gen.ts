@@ -1616,6 +1616,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/plate-signs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Plate Signs
+         * @description List what can be seen on a plate that went wrong: ``plate-faults`` ranks its causes.
+         */
+        get: operations["server_exposures_api_get_plate_signs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/plates": {
         parameters: {
             query?: never;
@@ -10543,6 +10563,19 @@ export interface components {
             password: string;
             /** Sign In */
             sign_in: string;
+        };
+        /**
+         * SignOut
+         * @description What can be seen on a plate or its proof that went wrong.
+         */
+        SignOut: {
+            /**
+             * Key
+             * @enum {string}
+             */
+            key: "lights-lost" | "paper-grey" | "darks-closed" | "no-tooth" | "middle-dark" | "mottled" | "rings" | "edges-lifted" | "not-clear" | "one-side" | "blurred" | "film-stuck" | "tacky";
+            /** Label */
+            label: string;
         };
         /**
          * SketchIn
@@ -21697,6 +21730,73 @@ export interface operations {
             };
             /** @description A body of a kind that is not read here. */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_get_plate_signs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SignOut"][];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

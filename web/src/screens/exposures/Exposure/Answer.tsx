@@ -1,6 +1,7 @@
 import type { Test } from "../../../api/exposures";
 import { Care } from "../../../ui/Care";
 import { clock } from "../../../ui/times";
+import { patchesRead } from "./words";
 
 const LEAST_TO_FIT = 6;
 const SAME = 0.015;
@@ -60,7 +61,7 @@ function NotYet({ test }: { test: Test }) {
   return (
     <div className="plate-mark mt-1.5 px-5.5 py-2.5">
       <p className="font-slab text-h1 leading-tight font-semibold max-phone:text-h2">
-        {read === 0 ? "Expose it, wash it out, print it, then read it." : `${read} patches read.`}
+        {read === 0 ? "Expose it, wash it out, print it, then read it." : patchesRead(read)}
       </p>
       <p className="mt-1 text-ink-2">
         {read < LEAST_TO_FIT

@@ -1,4 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
+import { patchesRead } from "./words";
 import { changeTest, type Patch, type Test, testQuery } from "../../../api/exposures";
 import { patchAt, type Spot } from "../../../figures/exposure/PairField";
 import { FromInstrument } from "../../../frame/FromInstrument";
@@ -49,7 +50,7 @@ export function ReadPatch({ test, spot, close }: Props) {
     done: async (next) => {
       client.setQueryData(testQuery(room, test.id).queryKey, next);
       await client.invalidateQueries({ queryKey: [room, "exposure tests"] });
-      say({ text: `${next.readings.length} patches read.` });
+      say({ text: patchesRead(next.readings.length) });
     },
   });
   return (

@@ -63,7 +63,7 @@ export function TestPage({ test, lamp, lamps, others }: Props) {
 type HeadProps = Pick<Props, "test"> & Pick<ReturnType<typeof useExposureKeys>, "ask" | "asked">;
 
 function Head({ test, ask, asked }: HeadProps) {
-  const { zone } = useHere();
+  const { room, zone } = useHere();
   const on = dayOf(test.read_on ? `${test.read_on}T12:00:00Z` : test.created_at, zone);
   return (
     <header className="flex min-h-12 flex-wrap items-center gap-x-3.5 gap-y-2">
@@ -75,6 +75,9 @@ function Head({ test, ask, asked }: HeadProps) {
           {test.out_reason ? ` No longer counts: ${test.out_reason}.` : ""}
         </p>
       </div>
+      <Link className="font-semibold underline underline-offset-3" to={`/r/${room}/exposure/wrong`}>
+        A plate went wrong
+      </Link>
       <Button
         look="quiet"
         aria-expanded={asked === "measure"}
