@@ -7,6 +7,7 @@ from pathlib import Path
 from typing import Any
 
 from core.data.polymer import HIGHLIGHT_FILM, SHADOW_FILM
+from core.limits import within
 from core.polymer.pair_test import PairTestInput
 from core.units import MM_PER_INCH
 from server.accounts.models import User
@@ -59,7 +60,7 @@ def ask_for_chart_film(
     """
     room = enter(user, room_id, "expose")
     test = find(Test, room, test_id)
-    planned = test.planned and PairTestInput.model_validate(test.planned)
+    planned = test.planned and PairTestInput.model_validate(within(PairTestInput, test.planned))
     if given.what == "test" and not planned:
         raise BadValue(
             "not-planned", "How this test is laid is not known: it was not planned here.",

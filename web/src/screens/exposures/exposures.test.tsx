@@ -92,6 +92,28 @@ test("a patch is walked to by arrows, read, and sent with the others on its vers
   expect(body.version).toBe(READ.version);
   expect(body.patches).toHaveLength(25);
   expect(body.patches.at(-1)).toMatchObject({ screen_seconds: 80, highlight_lstar: 91.4 });
+  expect(body.patches.at(-1)?.spread).toBe(before?.spread);
+});
+
+test("two who read at once: mine is kept beside what the other read meanwhile", async () => {
+  const server = showing({});
+  await screen.findByRole("heading", { name: READ.name });
+  await userEvent.keyboard("{ArrowRight}");
+  await type("5 %", "91,4");
+  const other = READ.readings.map((each, i) => (i === 0 ? { ...each, solid_lstar: 11 } : each));
+  const now = { ...READ, version: READ.version + 1, readings: other };
+  server.answer(`GET ${AT}`, { body: now });
+  server.answer(`PUT ${AT}`, refuse(409, fault("version", "Changed.", { code: "stale" })));
+  await press("Keep the reading");
+  expect(await screen.findByRole("button", { name: "Keep mine" })).toBeVisible();
+  expect(screen.getByLabelText("5 %")).toHaveValue("91,4");
+  server.answer(`PUT ${AT}`, { body: { ...now, version: now.version + 1 } });
+  await press("Keep mine");
+  await waitFor(() => expect(server.sent).toHaveLength(2));
+  const body = server.last().body as unknown as { version: number; patches: Test["readings"] };
+  expect(body.version).toBe(now.version);
+  expect(body.patches[0]?.solid_lstar).toBe(11);
+  expect(body.patches.at(-1)).toMatchObject({ highlight_lstar: 91.4 });
 });
 
 test("a reading that is no tone is refused at its field, and what was typed stays", async () => {

@@ -35,7 +35,7 @@ export function Patches({ test, spot, choose }: Props) {
       ) : null}
       {spot ? (
         <ReadPatch
-          key={`${spot.screen} ${spot.image} ${test.version}`}
+          key={`${spot.screen} ${spot.image}`}
           test={test}
           spot={spot}
           close={() => choose(null)}

@@ -37,7 +37,10 @@ export function ReadPatch({ test, spot, close }: Props) {
     send: (read, { version }) =>
       changeTest(room, test.id, {
         version,
-        patches: [...test.readings.filter((patch) => patch !== before), { ...times, ...read }],
+        patches: [
+          ...test.readings.filter((patch) => patch !== before),
+          { ...times, spread: before?.spread ?? null, ...read },
+        ],
       }),
     theirs: async () => {
       const now = await client.fetchQuery({ ...testQuery(room, test.id), staleTime: 0 });
