@@ -316,6 +316,11 @@ REGISTRY: dict[str, Calculator] = {
             "The water, and how long the plate was washed out; None before it was.",
         ),
         Calculator(
+            "exposure-run",
+            "core.polymer.exposure_sheet:exposure_run",
+            "What an exposure is planned by: a pair of times, or the strips of a two-way test.",
+        ),
+        Calculator(
             "plate-faults",
             "core.polymer.plate_faults:plate_faults",
             "What is seen on a plate or its proof, what was read of it, and how it was made.",

@@ -57,6 +57,9 @@ def answers(client: Any, room: str) -> dict[str, Any]:
         ask(f"{here}/{noun}")
     for test in ask(f"{here}/exposure-tests")["items"]:
         ask(f"{here}/exposure-tests/{test['id']}")
+    for exposure in ask(f"{here}/exposures")["items"]:
+        ask(f"{here}/exposures?plate={exposure['plate']}")
+        ask(f"{here}/exposures/{exposure['id']}")
     for strip in ask(f"{here}/strips")["items"]:
         ask(f"{here}/strips/{strip['id']}")
     for plate in ask(f"{here}/plates")["items"]:

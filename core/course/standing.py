@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from core.course.shapes import Status, Step
+from core.data.exposure_stages import EXPOSED_STEPS
 from core.data.steps import STEPS
 from core.process.rows import PROCESSES
 
@@ -20,6 +21,8 @@ class Known:
     planned: frozenset[str]
     bitten: frozenset[str]
     approved: bool
+    exposed: bool = False
+    """It was exposed, washed out and hardened by the clock."""
 
     def settles(self, key: str) -> bool:
         """Tell whether a step that follows by itself is done.
@@ -35,7 +38,8 @@ class Known:
         """
         if STEPS[key].by_approval:
             return self.approved
-        return _PLANS.get(key) in self.planned or _BITES.get(key) in self.bitten
+        by_run = _PLANS.get(key) in self.planned or _BITES.get(key) in self.bitten
+        return by_run or (self.exposed and key in EXPOSED_STEPS)
 
 
 def plans(key: str) -> str | None:

@@ -7,7 +7,8 @@ from uuid import UUID
 
 from pydantic import BaseModel, Field, SerializeAsAny, create_model, model_validator
 
-from core.events.kinds import KINDS, Payload
+from core.events.kinds import KINDS
+from core.events.payload import Payload
 from core.schema import Shape
 
 

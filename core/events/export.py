@@ -4,14 +4,18 @@ from __future__ import annotations
 
 import json
 
-from core.events.fold import NOTICE_TEXTS, SAME_PRESS_SECONDS
+from core.data.exposure_stages import CHECKED_AFTER, LONG_SHARE, SHORT_SHARE, STALE_SECONDS
+from core.events.exposure_fold import MOST_STAGES
+from core.events.exposure_fold import NOTICES as EXPOSURE_NOTICES
+from core.events.fold import NOTICE_TEXTS
 from core.events.kinds import KINDS
+from core.events.spans import SAME_PRESS_SECONDS
 from core.kinetics.shapes import LONGEST_SECONDS
 from core.stages.shapes import MOST_DONE
 
 
 def kinds_json() -> str:
-    """Return the kinds of events, the notices and the constants of the fold, as JSON.
+    """Return the kinds of events, the notices and the constants of the folds, as JSON.
 
     Returns
     -------
@@ -24,9 +28,15 @@ def kinds_json() -> str:
             for key, kind in KINDS.items()
         },
         "notices": NOTICE_TEXTS,
+        "exposure_notices": EXPOSURE_NOTICES,
         "same_press_seconds": SAME_PRESS_SECONDS,
         "longest_seconds": LONGEST_SECONDS,
         "most_dips": MOST_DONE,
+        "most_stages": MOST_STAGES,
+        "checked_after": CHECKED_AFTER,
+        "short_share": SHORT_SHARE,
+        "long_share": LONG_SHARE,
+        "stage_stale_seconds": STALE_SECONDS,
     }
     return json.dumps(told, indent=2, ensure_ascii=False) + "\n"
 

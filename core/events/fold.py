@@ -11,7 +11,6 @@ from bisect import bisect_right
 from collections.abc import Collection, Iterable, Sequence
 from dataclasses import dataclass
 from functools import cached_property
-from typing import Literal
 from uuid import UUID
 
 from core.events.event import Event
@@ -27,14 +26,10 @@ from core.events.kinds import (
     Scrap,
     Temperature,
 )
+from core.events.spans import Notice, NoticeCode, Span, spans, without_bounces
 from core.events.undo import holding, in_order, taken_back
-from core.kinetics.shapes import LONGEST_SECONDS
 from core.schema import Shape
 from core.stages.shapes import MOST_DONE
-
-SAME_PRESS_SECONDS = 1.0
-"""A dip and a lift nearer than this are one press that bounced: no hand does both.
-``room-practice``"""
 
 ONE_READING_SECONDS = 0.01
 """A reading that comes back by way of its bath is the same to so much: times are rounded."""
@@ -53,20 +48,6 @@ class Immersion(Shape):
     open: list[str]
     temperatures: list[tuple[float, float]]
     """(second since the dip, °C)."""
-
-
-NoticeCode = Literal[
-    "already-in-bath", "lift-waits-for-dip", "second-lift", "pressed-twice", "undone",
-    "too-long", "too-many", "unknown-area",
-]  # fmt: skip
-
-
-class Notice(Shape):
-    """An event that is kept but has no effect, or waits, and why."""
-
-    event: UUID
-    code: NoticeCode
-    text: str
 
 
 class ScrapRead(Shape):
@@ -134,30 +115,15 @@ def fold(
     """
     ordered = in_order(events)
     gone = taken_back(ordered)
-    live, bounced = _without_bounces(holding(ordered))
+    live, bounced = without_bounces(holding(ordered), (Dip, Lift))
     notices = [_notice(event, "undone") for event in ordered if event.id in gone]
     notices += [_notice(event, "pressed-twice") for event in bounced]
     live, strange = _known_areas_only(live, areas)
     notices += [_notice(event, "unknown-area") for event in strange]
-    opened, said = _dips(live)
+    opened, said = spans(live, Dip, Lift, lambda lift: lift.dip, most=MOST_DONE)
     dead_readings = [e for e in ordered if e.id in gone and isinstance(e.data, Temperature)]
     warm = _Warmth(_celsius(live), _celsius(dead_readings), bath)
-    return _state(live, opened, warm, notices + said)
-
-
-def _without_bounces(live: list[Event]) -> tuple[list[Event], list[Event]]:
-    """Return events without the dip or lift of a press that bounced, and those."""
-    kept, bounced = list[Event](), list[Event]()
-    last: Event | None = None
-    for event in live:
-        if not isinstance(event.data, (Dip, Lift)):
-            kept.append(event)
-        elif last is not None and _same_press(last, event):
-            bounced.append(event)
-        else:
-            kept.append(event)
-            last = event
-    return kept, bounced
+    return _state(live, opened, warm, notices + [_notice(event, code) for event, code in said])
 
 
 def _known_areas_only(
@@ -189,14 +155,6 @@ def _with_known(event: Event, areas: Collection[str]) -> Event:
     return event.model_copy(update={"data": said.model_copy(update={column: known})})
 
 
-def _same_press(first: Event, second: Event) -> bool:
-    return (
-        second.at_seconds - first.at_seconds < SAME_PRESS_SECONDS
-        and first.device == second.device
-        and first.kind != second.kind
-    )
-
-
 NOTICE_TEXTS: dict[NoticeCode, str] = {
     "already-in-bath": "The plate was in the bath already. This dip is kept and has no effect.",
     "lift-waits-for-dip": "This lift waits for its dip, which has not come in yet.",
@@ -212,84 +170,6 @@ NOTICE_TEXTS: dict[NoticeCode, str] = {
 
 def _notice(event: Event, code: NoticeCode) -> Notice:
     return Notice(event=event.id, code=code, text=NOTICE_TEXTS[code])
-
-
-@dataclass
-class _Open:
-    """A dip while it is being put together; ``names`` are the dips that stand for it."""
-
-    event: Event
-    said: Dip
-    names: set[UUID]
-    lift: Event | None
-
-
-def _dips(live: list[Event]) -> tuple[list[_Open], list[Notice]]:
-    """Return the immersions and the notices of dips and lifts without effect.
-
-    Two devices may both say "dip" for one immersion: the first counts, and the lift of either
-    ends it.
-    """
-    lifts = [(event, event.data) for event in live if isinstance(event.data, Lift)]
-    opened: list[_Open] = []
-    notices: list[Notice] = []
-    refused: set[UUID] = set()
-    for event in live:
-        if not isinstance(event.data, Dip):
-            continue
-        last = opened[-1] if opened else None
-        if last is not None and not _over(last, event):
-            last.names.add(event.id)
-            both = (last.lift, _lift_of(event, lifts, last.event.at_seconds))
-            last.lift = min((lift for lift in both if lift), key=_when, default=None)
-            notices.append(_notice(event, "already-in-bath"))
-        elif len(opened) == MOST_DONE:
-            refused.add(event.id)
-            notices.append(_notice(event, "too-many"))
-        else:
-            opened.append(
-                _Open(event, event.data, {event.id}, _lift_of(event, lifts, event.at_seconds))
-            )
-    used = {dip.lift.id for dip in opened if dip.lift is not None}
-    return opened, notices + [
-        _lift_notice(event, said, opened, refused) for event, said in lifts if event.id not in used
-    ]
-
-
-def _over(dip: _Open, event: Event) -> bool:
-    """Tell whether an immersion was over when something else happened."""
-    return dip.lift is not None and dip.lift.at_seconds <= event.at_seconds
-
-
-def _when(event: Event) -> float:
-    return event.at_seconds
-
-
-def _lift_of(dip: Event, lifts: list[tuple[Event, Lift]], since: float) -> Event | None:
-    """Return the first lift that names the dip, else the first nameless lift after it.
-
-    One that comes later than a bite ``since`` that second can last is no lift of it.
-    """
-    latest = since + LONGEST_SECONDS
-    named = (e for e, said in lifts if said.dip == dip.id and e.at_seconds <= latest)
-    nameless = (
-        e for e, said in lifts if said.dip is None and dip.at_seconds <= e.at_seconds <= latest
-    )
-    return next(named, None) or next(nameless, None)
-
-
-def _lift_notice(event: Event, lift: Lift, opened: list[_Open], refused: set[UUID]) -> Notice:
-    if lift.dip in refused:
-        return _notice(event, "too-many")
-    mine = next((dip for dip in opened if lift.dip in dip.names), None)
-    if lift.dip is None:
-        mine = next(
-            (d for d in opened if d.lift is None and d.event.at_seconds <= _when(event)), None
-        )
-    if mine is None:
-        return _notice(event, "lift-waits-for-dip")
-    late = event.at_seconds > mine.event.at_seconds + LONGEST_SECONDS
-    return _notice(event, "too-long" if late else "second-lift")
 
 
 Celsius = list[tuple[float, float]]
@@ -342,9 +222,9 @@ def _until(line: BathLine, seconds: float) -> int:
 
 
 def _state(
-    live: list[Event], opened: list[_Open], warm: _Warmth, notices: list[Notice]
+    live: list[Event], opened: list[Span[Dip]], warm: _Warmth, notices: list[Notice]
 ) -> RunState:
-    lifted = [dip.lift.at_seconds for dip in opened if dip.lift is not None]
+    lifted = [dip.end.at_seconds for dip in opened if dip.end is not None]
     since = max(lifted, default=float("-inf"))
     after = [event.data for event in live if event.at_seconds >= since]
     cared = [event.at_seconds for event in live if event.data.cares]
@@ -386,9 +266,9 @@ def _observed(live: list[Event], since: float) -> list[str]:
     return list(dict.fromkeys(f"{seen.about} {seen.text}".strip() for seen in said))
 
 
-def _dip(number: int, dip: _Open, warm: _Warmth) -> Immersion:
+def _dip(number: int, dip: Span[Dip], warm: _Warmth) -> Immersion:
     start = dip.event.at_seconds
-    end = dip.lift.at_seconds if dip.lift else None
+    end = dip.end.at_seconds if dip.end else None
     begins = warm.at_dip(start, dip.said.celsius)
     first = [] if begins is None else [(0.0, begins)]
     return Immersion(

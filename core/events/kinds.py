@@ -6,74 +6,18 @@ table of kinds all follow from ``KINDS``; only the fold knows what a kind does t
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-from typing import Annotated, ClassVar, Literal
+from typing import Annotated, Literal
 from uuid import UUID
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import Field
 
+from core.events.exposure_kinds import Began, Checked, Ended, PassedOver, WaterRead
+from core.events.payload import BathReading, Payload, Told
 from core.kinetics.shapes import BathCelsius
 from core.stages.shapes import MOST_AREAS, MOST_DONE, AreaName
 from core.tone.shapes import Lightness
 
 Names = Annotated[list[AreaName], Field(max_length=MOST_AREAS)]
-
-
-@dataclass(frozen=True)
-class Told:
-    """What an event's words may name: the bath it happened at, and the event it takes back."""
-
-    bath: str = ""
-    target: Payload | None = None
-
-
-@dataclass(frozen=True)
-class BathReading:
-    """What an event says of the bath its subject is in, for as long as the event holds."""
-
-    temperature_c: float
-
-
-class Payload(BaseModel):
-    """What one kind of event says beside when, where and by whom.
-
-    Keys of older or newer devices that are not known here are passed over: what happened at the
-    tray is always taken.
-    """
-
-    model_config = ConfigDict(extra="ignore", allow_inf_nan=False, frozen=True)
-
-    kind: ClassVar[str]
-    short: ClassVar[str]
-    """What a toast calls it: "Took back: lift."."""
-    undoable: ClassVar[bool] = True
-    in_record: ClassVar[bool] = True
-    """False where it would only crowd the record; the event itself stays."""
-    cares: ClassVar[bool] = False
-    """Hands were at the plate in the bath: the next reminder counts from here."""
-
-    def words(self, told: Told) -> str:
-        """Return what the record says of it.
-
-        Parameters
-        ----------
-        told : Told
-
-        Returns
-        -------
-        str
-            One sentence.
-
-        Raises
-        ------
-        NotImplementedError
-            A kind without words of its own.
-        """
-        raise NotImplementedError
-
-    def reading(self) -> BathReading | None:
-        """Return what it says of the bath; None where it says nothing."""
-        return None
 
 
 class Dip(Payload):
@@ -302,6 +246,7 @@ KINDS: dict[str, type[Payload]] = {
     kind.kind: kind
     for kind in (
         Dip, Lift, Temperature, Rocked, Feathered, Brushed, Refreshed, Covered, Opened, Rinsed,
-        Neutralised, Protected, Scrap, Observation, Note, Undo,
+        Neutralised, Protected, Scrap, Observation, Note, Undo, Began, Ended, PassedOver, Checked,
+        WaterRead,
     )
 }  # fmt: skip

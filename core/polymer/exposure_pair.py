@@ -46,7 +46,7 @@ _EDGE_SHARE = 0.5
 
 
 @dataclass(frozen=True)
-class _Drawn:
+class Drawn:
     """Equally likely worlds at the places asked: (draws, places)."""
 
     paper: Array
@@ -56,6 +56,7 @@ class _Drawn:
 
     @property
     def range(self) -> Array:
+        """Return paper less solid [L*]."""
         return self.paper - self.solid
 
     @property
@@ -98,7 +99,7 @@ def exposure_pair(given: ExposurePairInput) -> ExposurePairOutput:
     at = np.log([[p.screen_seconds, p.image_seconds] for p in given.patches])
     box = Box(at.min(axis=0), at.max(axis=0))
     asked, inside = _places(at, box)
-    drawn = _drawn(box, at, given.patches, asked)
+    drawn = drawn_at(box, at, given.patches, asked)
     worth = np.where(inside, drawn.worth, -np.inf)
     best = (worth - _FAILS_LSTAR * (drawn.short > 0)).argmax(axis=1)
     chosen = int(_as_good(worth).argmax())
@@ -145,7 +146,22 @@ def _places(at: Array, box: Box) -> tuple[Array, NDArray[np.bool_]]:
     return grid, np.asarray((scaled @ normals.T + offsets).max(axis=1) < 1e-9)
 
 
-def _drawn(box: Box, at: Array, patches: list[PairPatch], asked: Array) -> _Drawn:
+def drawn_at(box: Box, at: Array, patches: list[PairPatch], asked: Array) -> Drawn:
+    """Return what a test's patches say of any pair of times within it.
+
+    Parameters
+    ----------
+    box : Box
+    at : array (n, 2)
+        Logarithms of the patches' times.
+    patches : list of PairPatch
+    asked : array (m, 2)
+
+    Returns
+    -------
+    Drawn
+    """
+
     def read(name: str) -> Array:
         return np.array([getattr(patch, name) for patch in patches])
 
@@ -155,7 +171,7 @@ def _drawn(box: Box, at: Array, patches: list[PairPatch], asked: Array) -> _Draw
     paper, highlight = draw_surfaces(box, lights, (PAPER, HIGHLIGHT), asked)
     solid, shadow = draw_surfaces(box, darks, (SOLID, SHADOW), asked)
     turn = np.random.default_rng(0).permutation(len(solid))
-    return _Drawn(paper, highlight, solid[turn], shadow[turn])
+    return Drawn(paper, highlight, solid[turn], shadow[turn])
 
 
 def _as_good(worth: Array) -> Array:
@@ -165,10 +181,10 @@ def _as_good(worth: Array) -> Array:
 
 
 def _told(
-    patches: list[PairPatch], drawn: _Drawn, seconds: Array, chosen: int,
+    patches: list[PairPatch], drawn: Drawn, seconds: Array, chosen: int,
     best: NDArray[np.int64], inside: NDArray[np.bool_],
 ) -> ExposurePairOutput:  # fmt: skip
-    here = _Drawn(*(each[:, chosen : chosen + 1] for each in _parts(drawn)))
+    here = Drawn(*(each[:, chosen : chosen + 1] for each in _parts(drawn)))
     paper, highlight, solid, shadow = (float(each.mean()) for each in _parts(here))
     low, high = np.exp(np.percentile(np.log(seconds[best]), [2.5, 97.5], axis=0))
     chance = float(np.mean(here.short == 0))
@@ -195,7 +211,7 @@ def _told(
     )  # fmt: skip
 
 
-def _parts(drawn: _Drawn) -> tuple[Array, Array, Array, Array]:
+def _parts(drawn: Drawn) -> tuple[Array, Array, Array, Array]:
     return drawn.paper, drawn.highlight, drawn.solid, drawn.shadow
 
 

@@ -17,6 +17,13 @@ _WARM_C = 30.0
 """Warmer water softens what is hard. ``room-practice``"""
 
 
+VERDICT_SHARES: tuple[tuple[float | None, float, Literal["short", "right", "long"]], ...] = (
+    (UNDER_WASHED, 0.4, "short"), (math.sqrt(UNDER_WASHED), 0.6, "short"),
+    (math.sqrt(OVER_WASHED), 1.0, "right"), (OVER_WASHED, 1.35, "long"), (None, 1.7, "long"),
+)  # fmt: skip
+"""Up to which share of the time a verdict holds, a share inside it, and what it amounts to."""
+
+
 class WashOutInput(Shape):
     """The water, and how long the plate was washed out; None before it was."""
 

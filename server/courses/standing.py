@@ -8,6 +8,7 @@ from core.course.course import course
 from core.course.shapes import CourseInput, CourseOutput, Step
 from core.course.standing import Known
 from server.courses.models import Course
+from server.exposures.models import Exposure
 from server.plans.models import Plan
 from server.plates.models import Plate
 from server.runs.models import Run
@@ -43,7 +44,8 @@ def known_of(plate: Plate) -> Known:
     planned = Plan.objects.filter(plate=plate).values_list("part", flat=True)
     finished = Run.objects.filter(plate=plate, outcome=Run.FINISHED)
     bitten = finished.values_list("part", flat=True)
-    return Known(frozenset(planned), frozenset(bitten), plate.ok_to_print)
+    exposed = Exposure.objects.filter(plate=plate, outcome=Exposure.FINISHED).exists()
+    return Known(frozenset(planned), frozenset(bitten), plate.ok_to_print, exposed)
 
 
 def steps_of(course: Course) -> list[Step]:

@@ -91,7 +91,7 @@ def _tables_in_order() -> list[Any]:
     from server.baths.models import BathCheck, BathReading
     from server.courses.models import Course
     from server.events.models import Event
-    from server.exposures.models import Chart, Lamp, Measurement, Test
+    from server.exposures.models import Chart, Exposure, Lamp, Measurement, Test
     from server.files.models import Picture
     from server.instruments.models import Instrument, InstrumentReading
     from server.plans.models import Plan
@@ -117,6 +117,7 @@ def _tables_in_order() -> list[Any]:
         Course,
         Pin,
         Proof,
+        Exposure,
         Run,
         Plan,
         InstrumentReading,
@@ -263,8 +264,7 @@ PLATES: tuple[dict[str, Any], ...] = (
      "steps": {"prepare": "edges filed", "image": "under the sheet", "ground": "none needed",
                "plan": "by hand", "bite": "scratched"}},
     {"name": "Paper Umbrellas", "route": "photopolymer", "metal": "polymer", "thickness_mm": 0.95,
-     "width_mm": 210, "height_mm": 148, "place": "exposing",
-     "place_note": "positive to make", "steps": {"prepare": "cut, dusted with chalk"}},
+     "width_mm": 210, "height_mm": 148, "steps": {"image": "umbrellas, lettering none"}},
     {"name": "The Weighbridge", "route": "mixed", "routes": ["engraving", "aquatint"],
      "metal": "copper", "thickness_mm": 1.6,
      "width_mm": 120, "height_mm": 90, "place": "proof", "state_number": 4, "ok_to_print": True,

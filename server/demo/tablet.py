@@ -5,10 +5,15 @@ from __future__ import annotations
 import uuid
 from collections.abc import Callable
 from datetime import datetime, timedelta
+from typing import Generic, TypeVar
 
 from server.accounts.models import User
 from server.events.actions.log import log_events
 from server.events.schemas import EventsIn
+from server.events.subject import Subject
+from server.exposures.models import Exposure
+from server.exposures.subject import EXPOSURE
+from server.rooms.models import RoomThing
 from server.runs.actions.state import follow
 from server.runs.models import Run
 from server.runs.subject import RUN
@@ -16,12 +21,18 @@ from server.runs.subject import RUN
 MakeId = Callable[[str], uuid.UUID]
 
 
-class Tablet:
-    """The device by the tray, as it would have sent its events."""
+Row = TypeVar("Row", bound=RoomThing)
 
-    def __init__(self, user: User, run: Run, now: datetime, make_id: MakeId) -> None:
-        self.user, self.run, self.now, self.make_id = user, run, now, make_id
-        self.sequence, self.name = 0, run.plate.name
+
+class Device(Generic[Row]):
+    """A device that logs what happens to one subject."""
+
+    def __init__(
+        self, user: User, subject: Subject[Row], row: Row, name: str, now: datetime,
+        make_id: MakeId,
+    ) -> None:  # fmt: skip
+        self.user, self.subject, self.row, self.now = user, subject, row, now
+        self.sequence, self.name, self.make_id = 0, name, make_id
 
     def log(self, kind: str, at: datetime, **data: object) -> uuid.UUID:
         """Log one event at a time of the past."""
@@ -34,8 +45,16 @@ class Tablet:
             "offset_ms": offset, "offset_spread_ms": 12, "data": data,
         }  # fmt: skip
         given = EventsIn.model_validate({"events": [event]})
-        log_events(self.user, self.run.room.id, RUN, self.run.id, given)
+        log_events(self.user, self.row.room.id, self.subject, self.row.id, given)
         return event_id
+
+
+class Tablet(Device[Run]):
+    """The device by the tray, as it would have sent its events."""
+
+    def __init__(self, user: User, run: Run, now: datetime, make_id: MakeId) -> None:
+        super().__init__(user, RUN, run, run.plate.name, now, make_id)
+        self.run = run
 
     def bite(self, begin: datetime, late_seconds: float) -> datetime:
         """Dip, rock, lift when planned (or late), rinse and stop out; return the lift."""
@@ -48,3 +67,19 @@ class Tablet:
         closed = [area.name for area in bites[0].areas if area.finished]
         self.log("covered", lift + timedelta(minutes=9), areas=closed)
         return lift
+
+
+class LampTablet(Device[Exposure]):
+    """The device by the lamp and the basin."""
+
+    def __init__(
+        self, user: User, exposure: Exposure, name: str, now: datetime, make_id: MakeId
+    ) -> None:
+        super().__init__(user, EXPOSURE, exposure, f"{name} exposure", now, make_id)
+
+    def lasted(self, stage: str, begin: datetime, seconds: float) -> datetime:
+        """Begin a stage and end it; return its end."""
+        began = self.log("began", begin, stage=stage)
+        end = begin + timedelta(seconds=seconds)
+        self.log("ended", end, began=str(began))
+        return end

@@ -1,19 +1,39 @@
-"""Paper Umbrellas on its way: a lamp with its readings, a two-way test, a step chart."""
+"""Paper Umbrellas: its lamp, two-way test and step chart, its film, its exposure, its proof."""
 
 from __future__ import annotations
 
+import json
+import shutil
 from datetime import datetime, timedelta
+from functools import lru_cache
+from tempfile import mkdtemp
 
 import numpy as np
 
+from core.calculators import compute
+from core.data.exposure_stages import STAGES, StageKey
 from core.polymer.correction_shapes import ChartStep
 from core.polymer.pair_shapes import PairPatch
 from core.polymer.pair_test import PairTestInput, pair_test
 from server.accounts.models import User
-from server.demo.tablet import MakeId
+from server.demo import umbrella_picture
+from server.demo.hands import Steps, do_steps, move_back
+from server.demo.store import keep_drawn
+from server.demo.tablet import LampTablet, MakeId
+from server.exposures.actions.expose import CAUTIONS_KNOWN, begin_exposure, end_exposure
+from server.exposures.actions.films import (
+    POSITIVE,
+    ask_for_positive,
+    name_files,
+    prepare_positive,
+)
+from server.exposures.actions.state import follow
 from server.exposures.actions.tests import make_chart, make_test
-from server.exposures.models import Chart, Lamp, Measurement, Test
-from server.exposures.schemas import ChartIn, TestIn
+from server.exposures.models import Chart, Exposure, Lamp, Measurement, Test
+from server.exposures.schemas import ChartIn, ExposureIn, PositiveIn, TestIn
+from server.plates.models import Plate
+from server.proofs.actions.log import log_proof
+from server.proofs.schemas import ProofIn
 from server.rooms.models import Room
 
 LAMP = {
@@ -31,6 +51,16 @@ MEASURED = (
 TEST_DAYS, CHART_DAYS, TEST_HOURS = 6, 3, 406.0
 PLAN = PairTestInput(screen_seconds=80, image_seconds=160, width_mm=100, height_mm=75)
 READ_LSTAR = 0.45
+PREPARED: Steps = (("drawing", {"reversal": "accepted", "lettering": "none"}), ("cut", {}))
+FILM_DPI = 360
+EXPOSED, PROOFED = timedelta(days=2, hours=1), timedelta(days=1, hours=2)
+DONE: tuple[tuple[StageKey, float, tuple[tuple[str, bool], ...]], ...] = (
+    ("chalk", 6, ()), ("screen", 1, ()), ("image", 7, ()),
+    ("wash", -20, (("clear-look", True), ("clear-touch", False))),
+    ("wash", 0, (("clear-look", True), ("clear-touch", True))),
+    ("blot", -8, (("no-water", True),)), ("dry", 130, (("not-tacky", True),)), ("harden", 3, ()),
+)  # fmt: skip
+"""Stage, how many seconds late, what was looked at and found."""
 CHART_STEPS = 21
 
 
@@ -44,7 +74,15 @@ def load_paper_umbrellas(room: Room, keeper: User, now: datetime, make_id: MakeI
         )  # fmt: skip
     stray = np.random.default_rng(21)
     test = _test(room, keeper, now, make_id, stray)
-    _chart(room, keeper, now, make_id, test, stray)
+    chart = _chart(room, keeper, now, make_id, test, stray)
+    plate = Plate.objects.get(id=make_id("Paper Umbrellas"))
+    do_steps(plate, keeper, PREPARED)
+    _film(room, keeper, plate, chart, now, make_id)
+    _expose(room, keeper, plate, test, now, make_id)
+    do_steps(plate, keeper, (("trim", {"trimmed": True}),))
+    move_back(plate, now - PROOFED - timedelta(hours=3), timedelta(minutes=50))
+    _proof(room, keeper, plate, chart, now, make_id)
+    _to_expose(room, keeper, now, make_id)
 
 
 def _test(
@@ -65,7 +103,7 @@ def _test(
 def _chart(
     room: Room, keeper: User, now: datetime, make_id: MakeId, test: Test,
     stray: np.random.Generator,
-) -> None:  # fmt: skip
+) -> Chart:  # fmt: skip
     pair = test.pair or {"screen_seconds": 80.0, "image_seconds": 165.0}
     films = np.linspace(0, 1, CHART_STEPS)
     paper, _, _, solid = printed_tones(pair["screen_seconds"], pair["image_seconds"])
@@ -80,6 +118,87 @@ def _chart(
     )  # fmt: skip
     made = make_chart(keeper, room.id, given)
     Chart.objects.filter(id=made.id).update(created_at=now - timedelta(days=CHART_DAYS))
+    return made
+
+
+def _film(
+    room: Room, keeper: User, plate: Plate, chart: Chart, now: datetime, make_id: MakeId
+) -> None:
+    """Make its positive without a worker: the demo is set up by code."""
+    picture = keep_drawn(
+        keeper, room, make_id("umbrellas drawn"), "umbrellas.png", umbrella_picture.picture_png()
+    )
+    given = PositiveIn(
+        id=make_id("umbrellas film"), picture=picture, chart=chart.id, dpi=FILM_DPI, forms=["tiff"]
+    )
+    task = ask_for_positive(keeper, room.id, plate.id, given)
+    asked = prepare_positive(task)
+    answer, folder = _made_once(json.dumps({**asked, "write": "", "image": ""}), asked["image"])
+    shutil.copytree(folder, asked["write"], dirs_exist_ok=True)
+    task.result = json.loads(answer)
+    name_files(task)
+    task.state, task.progress, task.ended_at = "done", 1.0, now - EXPOSED
+    task.save()
+
+
+@lru_cache(maxsize=2)
+def _made_once(asked: str, image: str) -> tuple[str, str]:
+    """Return the answer and the folder of a film; the same film is made once."""
+    folder = mkdtemp(prefix="keen-demo-")
+    given = json.loads(asked) | {"image": image, "write": folder}
+    return compute(POSITIVE, given).model_dump_json(), folder
+
+
+def _expose(
+    room: Room, keeper: User, plate: Plate, test: Test, now: datetime, make_id: MakeId
+) -> None:
+    """Expose it two days ago, the image a little long, washed once more where it was slimy."""
+    exposure = begin_exposure(keeper, room.id, ExposureIn(
+        id=make_id("umbrellas exposure"), plate=plate.id, by_test=test.id,
+        acknowledged=list(CAUTIONS_KNOWN),
+    ))  # fmt: skip
+    begun = now - EXPOSED
+    Exposure.objects.filter(id=exposure.id).update(created_at=begun - timedelta(minutes=2))
+    tablet = LampTablet(keeper, exposure, plate.name, now, make_id)
+    planned: dict[StageKey, float] = {s.stage: s.seconds for s in follow(exposure).sheet.stages}
+    at = begun
+    tablet.log("water", begun, celsius=21.5)
+    for stage, late, checks in DONE:
+        at = tablet.lasted(stage, at, planned[stage] + late)
+        planned[stage] = STAGES[stage].again_seconds
+        for check, fine in checks:
+            at += timedelta(seconds=12)
+            tablet.log("checked", at, check=check, fine=fine)
+        at += timedelta(seconds=50)
+    ended = end_exposure(keeper, room.id, exposure.id)
+    Exposure.objects.filter(id=ended.id).update(ended_at=at)
+
+
+def _proof(
+    room: Room, keeper: User, plate: Plate, chart: Chart, now: datetime, make_id: MakeId
+) -> None:
+    curve = chart.curve or {"lightest_lstar": 93.0, "darkest_lstar": 23.0}
+    drawn = umbrella_picture.print_jpeg(
+        round(curve["lightest_lstar"], 1), round(curve["darkest_lstar"], 1), 12
+    )
+    picture = keep_drawn(keeper, room, make_id("umbrellas print"), "umbrellas-1.jpg", drawn)
+    log_proof(keeper, room.id, ProofIn(
+        id=make_id("umbrellas state 1"), plate=plate.id, picture=picture,
+        pulled_at=now - PROOFED, paper="soft cotton, 280 g/m²", soak_minutes=30,
+        ink="black, stiff", wipe="gauze, then paper", pressure="felt pair, light", passes=1,
+        note="Lights hold to the lanterns, folds of the umbrellas read. Wipe the wet stone less.",
+        foul_bite=False, ok_to_print=False,
+    ))  # fmt: skip
+
+
+def _to_expose(room: Room, keeper: User, now: datetime, make_id: MakeId) -> None:
+    """Plan a second test that waits for the lamp."""
+    made = make_test(keeper, room.id, TestIn(
+        id=make_id("coarse screen test"), name="Coarser screen, 80 µm", lamp=make_id("Six tubes"),
+        planned=PairTestInput(screen_seconds=90, image_seconds=180, screen_steps=3, image_steps=4),
+        note="For the next plate: larger dots, the same film.",
+    ))  # fmt: skip
+    Test.objects.filter(id=made.id).update(created_at=now - timedelta(days=9))
 
 
 def _patch(screen: float, image: float, stray: np.random.Generator) -> PairPatch:

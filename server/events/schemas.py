@@ -10,7 +10,7 @@ from ninja import Schema
 from pydantic import Field, SerializeAsAny
 
 from core.events.event import one_of_each_kind
-from core.events.kinds import Payload
+from core.events.payload import Payload
 
 MOST_EVENTS_AT_ONCE = 500
 DAY_MS = 86_400_000.0

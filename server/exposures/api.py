@@ -1,4 +1,4 @@
-"""Endpoints of lamps, two-way tests and step charts."""
+"""Endpoints of lamps, two-way tests, step charts and exposures."""
 
 from __future__ import annotations
 
@@ -9,6 +9,9 @@ from ninja import Router
 
 from core.data.polymer_faults import SIGNS
 from server.accounts.session import signed_in
+from server.events.actions.log import log_events
+from server.events.schemas import EventsIn
+from server.exposures.actions.expose import begin_exposure, end_exposure
 from server.exposures.actions.films import (
     ask_for_chart_film,
     ask_for_positive,
@@ -16,13 +19,24 @@ from server.exposures.actions.films import (
 )
 from server.exposures.actions.lamps import keep_lamp, measure_lamp, take_back_measurement
 from server.exposures.actions.tests import change_chart, change_test, make_chart, make_test
-from server.exposures.models import Chart, Lamp, Test
-from server.exposures.reads import chart_out, lamp_out, test_card, test_out
+from server.exposures.models import Chart, Exposure, Lamp, Test
+from server.exposures.reads import (
+    chart_out,
+    exposure_card,
+    exposure_out,
+    lamp_out,
+    test_card,
+    test_out,
+)
 from server.exposures.schemas import (
     ChartChange,
     ChartFilmIn,
     ChartIn,
     ChartOut,
+    ExposureCard,
+    ExposureEnd,
+    ExposureIn,
+    ExposureOut,
     LampIn,
     LampOut,
     MeasurementChange,
@@ -35,6 +49,7 @@ from server.exposures.schemas import (
     TestIn,
     TestOut,
 )
+from server.exposures.subject import EXPOSURE
 from server.replies.errors import ErrorReply
 from server.replies.paging import Page, PageNumber, page_of
 from server.rooms.path import RoomId
@@ -102,6 +117,48 @@ def get_test(request: HttpRequest, room: RoomId, test: UUID) -> TestOut:
 def put_test(request: HttpRequest, room: RoomId, test: UUID, payload: TestChange) -> TestOut:
     """Change a test: its patches read, its times, whether it counts."""
     return test_out(change_test(signed_in(request), room, test, payload))
+
+
+@router.get("/exposures", response={200: Page[ExposureCard], 404: ErrorReply})
+def get_exposures(
+    request: HttpRequest, room: RoomId, plate: UUID | None = None, page: PageNumber = 1
+) -> Page[ExposureCard]:
+    """List exposures, those under way first; what was never begun stands in the record alone."""
+    place = enter(signed_in(request), room, "look")
+    rows = Exposure.objects.filter(room=place).exclude(outcome=Exposure.NEVER_BEGUN)
+    rows = rows.select_related("plate", "test", "lamp").order_by("-ended_at", "-created_at")
+    return page_of(rows.filter(plate=plate) if plate else rows, page, exposure_card)
+
+
+@router.post("/exposures", response={201: ExposureOut, **WRITES})
+def post_exposure(
+    request: HttpRequest, room: RoomId, payload: ExposureIn
+) -> tuple[int, ExposureOut]:
+    """Begin to expose a plate, or the piece of a test."""
+    return 201, exposure_out(begin_exposure(signed_in(request), room, payload))
+
+
+@router.get("/exposures/{uuid:exposure}", response={200: ExposureOut, 404: ErrorReply})
+def get_exposure(request: HttpRequest, room: RoomId, exposure: UUID) -> ExposureOut:
+    """Show an exposure: its sheet, its state, its events."""
+    return exposure_out(find(Exposure, enter(signed_in(request), room, "look"), exposure))
+
+
+@router.post("/exposures/{uuid:exposure}/events", response={200: ExposureOut, **WRITES})
+def post_exposure_events(
+    request: HttpRequest, room: RoomId, exposure: UUID, payload: EventsIn
+) -> ExposureOut:
+    """Log events; those known already are passed over."""
+    return exposure_out(log_events(signed_in(request), room, EXPOSURE, exposure, payload))
+
+
+@router.post("/exposures/{uuid:exposure}/end", response={200: ExposureOut, **WRITES})
+def post_exposure_end(
+    request: HttpRequest, room: RoomId, exposure: UUID, payload: ExposureEnd | None = None
+) -> ExposureOut:
+    """End an exposure, or set it aside with a reason."""
+    reason = payload.reason.strip() if payload else ""
+    return exposure_out(end_exposure(signed_in(request), room, exposure, reason))
 
 
 @router.get("/charts", response={200: Page[ChartOut], 404: ErrorReply})

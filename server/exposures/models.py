@@ -1,4 +1,4 @@
-"""Lamps, two-way tests and step charts of photopolymer plates."""
+"""Lamps, two-way tests, step charts and exposures of photopolymer plates."""
 
 from __future__ import annotations
 
@@ -50,6 +50,8 @@ class Test(RoomThing):
     """When it was exposed."""
     planned = models.JSONField(null=True)
     """As ``pair-test`` takes it; null for one that was made elsewhere."""
+    exposed = models.JSONField(null=True)
+    """What its strips truly had, by its exposure: see ``strip_seconds``."""
     patches = models.JSONField(default=list)
     read_on = models.DateField(null=True)
     note = models.CharField(max_length=2000, blank=True)
@@ -76,3 +78,40 @@ class Chart(RoomThing):
     note = models.CharField(max_length=2000, blank=True)
     curve = models.JSONField(null=True)
     fault = models.JSONField(null=True)
+
+
+class Exposure(RoomThing):
+    """A plate, or the piece of a test, from the chalk to the last light; what happened are events.
+
+    ``decided`` is what its sheet follows from, as it was when it began: a later reading of the test
+    or the lamp cannot change what was done. ``lamp_seconds`` follows from the events that hold.
+    ``outcome`` is empty while it is under way.
+    """
+
+    FINISHED, SET_ASIDE, NEVER_BEGUN = "finished", "set aside", "never begun"
+
+    plate = models.ForeignKey("plates.Plate", models.CASCADE, null=True, related_name="exposures")
+    test = models.ForeignKey(Test, models.CASCADE, null=True, related_name="exposures")
+    """The test that is exposed; null where a plate is."""
+    by_test = models.ForeignKey(Test, models.PROTECT, null=True, related_name="+")
+    """Whose pair the times are; null where they were typed."""
+    lamp = models.ForeignKey(Lamp, models.PROTECT, related_name="exposures")
+    lamp_hours = models.FloatField(null=True)
+    """When it began."""
+    decided = models.JSONField()
+    lamp_seconds = models.FloatField(default=0)
+    washed_seconds = models.FloatField(null=True)
+    """Until it was clear, as in water of 20 °C; null where that was not checked."""
+    ended_at = models.DateTimeField(null=True)
+    outcome = models.CharField(max_length=12, default="", blank=True)
+    reason = models.CharField(max_length=100, default="", blank=True)
+
+    class Meta:
+        constraints: ClassVar = [
+            models.UniqueConstraint(
+                fields=[name],
+                condition=models.Q(ended_at__isnull=True),
+                name=f"one_open_exposure_a_{name}",
+            )
+            for name in ("plate", "test")
+        ]

@@ -1,28 +1,34 @@
-"""Shape answers about lamps, tests and charts."""
+"""Shape answers about lamps, tests, charts and exposures."""
 
 from __future__ import annotations
 
+import time
 from typing import Any
+from uuid import UUID
 
 from core.calculators import compute
 from core.data.polymer import LAMPS
 from core.errors import CoreError
 from core.limits import within
-from core.polymer.lamp_shapes import LampTodayInput
 from core.polymer.lamp_today import lamp_today
 from core.polymer.pair_test import PairTestInput, PairTestOutput, pair_test
 from server.baths.reads import caution_out
-from server.exposures.models import Chart, Lamp, Measurement, Test
+from server.events.reads import event_out, events_of
+from server.exposures.actions.state import decided_of, follow
+from server.exposures.models import Chart, Exposure, Lamp, Measurement, Test
 from server.exposures.schemas import (
     ChartOut,
+    ExposureCard,
+    ExposureOut,
     LampIn,
     LampOut,
     MeasurementOut,
-    PairToday,
     TestCard,
     TestOut,
 )
+from server.exposures.today import pair_today, today_of
 from server.exposures.words import reading_words
+from server.plates.models import Plate
 
 MOST_SHOWN = 50
 CAUTIONS_THERE = ("uv", "uncured-polymer")
@@ -38,10 +44,11 @@ def lamp_out(lamp: Lamp) -> LampOut:
         label=row.label,
         usual_hours=row.hours,
         inverse_square=row.inverse_square,
-        today=lamp_today(_today_of(lamp, None)),
+        today=lamp_today(today_of(lamp, None)),
         evenness=_evenness(lamp),
         measurements=[measurement_out(each) for each in lamp.measurements.all()[:MOST_SHOWN]],
         tests=len(lamp.tests.all()),
+        cautions=[caution_out(key) for key in CAUTIONS_THERE],
     )
 
 
@@ -51,16 +58,6 @@ def measurement_out(row: Measurement) -> MeasurementOut:
         id=row.id, at=row.at, by=row.by.name, reading=row.said, text=reading_words(row.said),
         taken_back=row.taken_back, version=row.version,
     )  # fmt: skip
-
-
-def _today_of(lamp: Lamp, test_hours: float | None) -> LampTodayInput:
-    """Return what the core is asked of a lamp: hours that were corrected stop nothing."""
-    said = [row.said for row in lamp.measurements.all() if not row.taken_back]
-    latest = max([each["hours"] for each in said] + [test_hours or 0.0])
-    hours = None if lamp.hours is None else max(lamp.hours, latest)
-    return LampTodayInput.model_validate(
-        {"lamp": lamp.kind, "hours": hours, "test_hours": test_hours, "readings": said[:200]}
-    )
 
 
 def _evenness(lamp: Lamp) -> Any:
@@ -98,11 +95,13 @@ def test_out(test: Test) -> TestOut:
         **test_card(test).model_dump(),
         lamp_hours=test.lamp_hours,
         planned=planned,
-        plan=_plan(planned) if planned else None,
+        plan=_plan(planned, test.exposed) if planned else None,
         readings=test.patches,
         note=test.note,
         pair=test.pair,
-        today=_pair_today(test),
+        today=pair_today(test),
+        exposed=test.exposed is not None,
+        exposure=_under_lamp(test),
         cautions=[caution_out(key) for key in CAUTIONS_THERE],
         fault=test.fault,
         created_at=test.created_at,
@@ -110,25 +109,74 @@ def test_out(test: Test) -> TestOut:
     )
 
 
-def _plan(planned: PairTestInput) -> PairTestOutput | None:
-    """Return the strips of a test; what was stored under other limits stops nothing."""
+def _plan(planned: PairTestInput, exposed: dict[str, Any] | None) -> PairTestOutput | None:
+    """Return the strips of a test, with the times they truly had once it was exposed.
+
+    What was stored under other limits stops nothing.
+    """
     try:
-        return pair_test(planned)
+        return pair_test(planned).model_copy(update=exposed or {})
     except CoreError:
         return None
 
 
-def _pair_today(test: Test) -> PairToday | None:
-    """Return the pair as the lamp is now."""
-    if test.pair is None:
-        return None
-    told = lamp_today(_today_of(test.lamp, test.lamp_hours))
-    return PairToday(
-        screen_seconds=round(test.pair["screen_seconds"] * told.times, 1),
-        image_seconds=round(test.pair["image_seconds"] * told.times, 1),
-        times=told.times, low=round(1 / told.high, 4), high=round(1 / told.low, 4),
-        text=told.text,
-    )  # fmt: skip
+def _under_lamp(test: Test) -> UUID | None:
+    """Return the exposure of a test that is under way."""
+    return test.exposures.filter(ended_at=None).values_list("id", flat=True).first()
+
+
+def exposure_card(exposure: Exposure) -> ExposureCard:
+    """Return an exposure for a list."""
+    return ExposureCard(
+        id=exposure.id,
+        plate=exposure.plate_id,
+        test=exposure.test_id,
+        name=name_of(exposure),
+        lamp_name=exposure.lamp.name,
+        lamp_seconds=exposure.lamp_seconds,
+        begun_at=exposure.created_at,
+        ended_at=exposure.ended_at,
+        outcome=exposure.outcome,
+        reason=exposure.reason,
+    )
+
+
+def last_exposure(plate: Plate) -> UUID | None:
+    """Return the exposure of a plate that is under way, else the last that was begun."""
+    rows = Exposure.objects.filter(plate=plate).exclude(outcome=Exposure.NEVER_BEGUN)
+    return rows.order_by("-created_at").values_list("id", flat=True).first()
+
+
+def name_of(exposure: Exposure) -> str:
+    """Return what lies under the lamp: the plate, or the test."""
+    return exposure.plate.name if exposure.plate else exposure.test.name  # type: ignore[union-attr]
+
+
+def exposure_out(exposure: Exposure) -> ExposureOut:
+    """Return an exposure with its sheet, its state and its events."""
+    events = events_of(exposure.id)
+    lit = follow(exposure, events)
+    decided = decided_of(exposure)
+    return ExposureOut(
+        **exposure_card(exposure).model_dump(),
+        lamp=exposure.lamp_id,
+        lamp_hours=exposure.lamp.hours,
+        by_test=exposure.by_test_id,
+        by_test_name=exposure.by_test.name if exposure.by_test else "",
+        times=decided.times,
+        own_wash=decided.own_wash_seconds is not None,
+        sheet=lit.sheet,
+        state=lit.state,
+        stands=lit.stands,
+        now_seconds=time.time(),
+        events=[event_out(each) for each in events],
+        cautions=[caution_out(key) for key in CAUTIONS_THERE],
+        after=AFTER if exposure.plate else AFTER_TEST,
+    )
+
+
+AFTER = "Trim it to size, bevel and polish the edges, then pull a proof."
+AFTER_TEST = "Print it dry or damp as you print plates, then read its patches."
 
 
 def chart_out(chart: Chart) -> ChartOut:

@@ -11,7 +11,10 @@ from pydantic import Field, model_validator
 
 from core.data.polymer import STEP_DENSITY, LampKind
 from core.data.polymer_faults import SignKey
+from core.events.exposure_fold import ExposureState
+from core.events.exposure_kinds import WaterCelsius
 from core.polymer.correction_shapes import MOST_STEPS, ChartStep, CorrectionCurveOutput
+from core.polymer.exposure_shapes import ExposureSheet, ExposureStands
 from core.polymer.exposure_wedge import Step
 from core.polymer.lamp_shapes import (
     DoseReading,
@@ -26,6 +29,7 @@ from core.polymer.positive_shapes import Crop, Form, Levels
 from core.polymer.shapes import Dose, ExposureSeconds, Irradiance, LampHours, StepDensity
 from core.study.shapes import Mm
 from server.baths.schemas import Caution
+from server.events.schemas import EventOut
 from server.replies.errors import ErrorBody
 from server.replies.moments import Day
 
@@ -135,6 +139,8 @@ class LampOut(LampIn):
     """Over its whole bed; None where nine points were never measured."""
     measurements: list[MeasurementOut]
     tests: int
+    cautions: list[Caution]
+    """To be known before it is switched on."""
 
 
 class TestIn(Schema):
@@ -201,10 +207,75 @@ class TestOut(TestCard):
     note: str
     pair: ExposurePairOutput | None
     today: PairToday | None
+    exposed: bool
+    """Its strips have their times as they were, not as planned."""
+    exposure: UUID | None
+    """That is under way."""
     cautions: list[Caution]
     fault: ErrorBody | None
     created_at: datetime
     version: int
+
+
+class ExposureIn(Schema):
+    """Begin to expose a plate, or the piece of a test."""
+
+    id: UUID
+    plate: UUID | None = None
+    test: UUID | None = None
+    """The test that is exposed, instead of a plate."""
+    by_test: UUID | None = None
+    """Whose pair is taken, times what its lamp lost since; else the times given here."""
+    screen_seconds: ExposureSeconds | None = None
+    image_seconds: ExposureSeconds | None = None
+    lamp: UUID | None = None
+    """None: that of the test."""
+    water_c: WaterCelsius = 20.0
+    acknowledged: Annotated[list[str], Field(max_length=20)] = []
+    """Keys of cautions that were read."""
+
+
+class ExposureEnd(Schema):
+    """End an exposure; with a ``reason`` it is set aside."""
+
+    reason: Annotated[str, Field(max_length=100)] = ""
+
+
+class ExposureCard(Schema):
+    """An exposure in a list."""
+
+    id: UUID
+    plate: UUID | None
+    test: UUID | None
+    name: str
+    """What lies under the lamp: the plate, or the test."""
+    lamp_name: str
+    lamp_seconds: float
+    begun_at: datetime
+    ended_at: datetime | None
+    outcome: str
+    """Once it ended: finished, set aside, or never begun."""
+    reason: str
+
+
+class ExposureOut(ExposureCard):
+    """An exposure: its sheet, its state, its events."""
+
+    lamp: UUID
+    lamp_hours: float | None
+    by_test: UUID | None
+    by_test_name: str
+    times: float
+    """Both times under the lamp are so much longer than at the test."""
+    own_wash: bool
+    """How long it is washed out is this room's own."""
+    sheet: ExposureSheet
+    state: ExposureState
+    stands: ExposureStands
+    now_seconds: float
+    events: list[EventOut]
+    cautions: list[Caution]
+    after: str
 
 
 class ChartIn(Schema):

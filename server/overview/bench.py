@@ -10,6 +10,9 @@ from core.safety.heat import heat_cautions
 from server.baths.models import Bath, ask_checks_of
 from server.baths.reads import caution_out
 from server.baths.schemas import Caution
+from server.exposures.actions.state import follow
+from server.exposures.models import Exposure
+from server.exposures.reads import name_of
 from server.overview.bath_shelf import known_from
 from server.overview.bath_speeds import Known
 from server.overview.plate_page import next_cautions, next_step, run_card
@@ -39,6 +42,7 @@ def bench(room: Room, now_seconds: float) -> Bench:
         due=sorted(
             [
                 *(d for at in stands for d in _due(at)),
+                *_in_light(room),
                 *(d for each in strips for d in _strip_due(*each)),
                 *_waits(room),
             ],
@@ -114,6 +118,24 @@ def _bath(
         known_from=known_from(known),
         also=[*(plate.name for plate in held[1:]), *(f"strip {name}" for name in scraps)],
     )
+
+
+def _in_light(room: Room) -> list[Due]:
+    """Return when the stages under way are over, of plates and of tests."""
+    rows = Exposure.objects.filter(room=room, ended_at=None).select_related("plate", "test")
+    return [
+        Due(
+            plate=row.plate_id,
+            exposure=row.id,
+            plate_name=name_of(row),
+            kind="light",
+            at_seconds=lit.stands.due_seconds,
+            text=f"{lit.sheet.stages[lit.stands.next].title.lower()}, {name_of(row)}",
+        )
+        for row in rows
+        for lit in [follow(row)]
+        if lit.stands.due_seconds is not None and lit.stands.next is not None
+    ]
 
 
 def _waits(room: Room) -> list[Due]:

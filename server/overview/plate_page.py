@@ -13,7 +13,9 @@ from core.process.rows import PROCESSES
 from core.safety.pairs import pair_row
 from server.baths.reads import caution_out
 from server.courses.standing import routes_of
-from server.overview.schemas import CourseStep, PlateCard, PlateOut, RunCard
+from server.exposures.reads import CAUTIONS_THERE as UNDER_LAMP
+from server.exposures.reads import last_exposure
+from server.overview.schemas import CourseStep, LightCard, PlateCard, PlateOut, RunCard
 from server.overview.standing import Standing
 from server.plans.models import Plan
 from server.plates.schemas import PlateFacts
@@ -52,6 +54,20 @@ def run_card(at: Standing) -> RunCard | None:
     )
 
 
+def light_card(at: Standing) -> LightCard | None:
+    """Return the exposure under way as the rack shows it."""
+    if at.lit is None:
+        return None
+    exposure, lit = at.lit
+    place = lit.stands.next
+    return LightCard(
+        id=exposure.id,
+        stage="" if place is None else lit.sheet.stages[place].title,
+        under_way=lit.state.under_way is not None,
+        due_seconds=lit.stands.due_seconds,
+    )
+
+
 def place_text(at: Standing) -> str:
     """Return where a plate is, in words."""
     plate = at.plate
@@ -59,6 +75,9 @@ def place_text(at: Standing) -> str:
         return "cannot be reckoned"
     if at.seen is not None:
         return "in the bath" if at.seen.state.in_bath else "out of the bath"
+    light = light_card(at)
+    if light is not None:
+        return _in_light(light)
     if plate.place_note:
         return plate.place_note
     state = f", State {roman(plate.state_number)}" if plate.state_number else ""
@@ -82,13 +101,14 @@ def _facts(at: Standing) -> dict[str, Any]:
         "thickness_mm": plate.thickness_mm,
         "width_mm": plate.width_mm,
         "height_mm": plate.height_mm,
-        "place": "bath" if at.run else plate.place,
+        "place": "bath" if at.run else "exposing" if at.lit else plate.place,
         "place_text": place_text(at),
         "state_number": plate.state_number,
         "ok_to_print": plate.ok_to_print,
         "put_away": plate.put_away,
         "version": plate.version,
         "run": run_card(at),
+        "light": light_card(at),
         "wrong": at.wrong,
     }
 
@@ -114,6 +134,7 @@ def plate_out(at: Standing) -> PlateOut:
         proofs=Proof.objects.filter(plate=plate).count(),
         planned=[key for key in parts if key in at.known.planned],
         last_run=last.id if last else None,
+        last_exposure=last_exposure(plate),
         created_at=plate.created_at,
     )
 
@@ -193,6 +214,9 @@ def next_step(at: Standing) -> str:
     """Return the next step of a plate in one sentence."""
     if at.wrong:
         return at.wrong
+    light = light_card(at)
+    if light is not None:
+        return _next_in_light(light)
     card = run_card(at)
     if card is not None and card.in_bath:
         return "Was the lift forgotten? Say when." if card.stale else f"Lift from bite {card.bite}."
@@ -204,8 +228,24 @@ def next_step(at: Standing) -> str:
     return f"{STEPS[step.key].title}." if step else "Nothing is left to do on it."
 
 
+def _in_light(light: LightCard) -> str:
+    if not light.stage:
+        return "exposed, to end"
+    stage = light.stage.lower()
+    return stage if light.under_way else f"then {stage}"
+
+
+def _next_in_light(light: LightCard) -> str:
+    """Return what comes next under the lamp, in one sentence."""
+    if not light.stage:
+        return "All stages are done: end the exposure and pull a proof."
+    return f"{light.stage}: until its time is up." if light.under_way else f"{light.stage}."
+
+
 def next_cautions(at: Standing) -> tuple[str, ...]:
     """Return keys of the cautions of a plate's next step; at the bath the bath's own are enough."""
+    if at.lit is not None:
+        return UNDER_LAMP
     step = None if at.run is not None or at.wrong else _step_to_do(at)
     return STEPS[step.key].cautions if step else ()
 

@@ -28,6 +28,17 @@ class RunCard(Schema):
     stale: bool
 
 
+class LightCard(Schema):
+    """An exposure under way, as the rack and the bench show it."""
+
+    id: UUID
+    stage: str
+    """Under way, else next; empty when all is done."""
+    under_way: bool
+    due_seconds: float | None
+    """When the stage is over [s since the epoch]."""
+
+
 class PlateCard(Schema):
     """A plate as it stands on the rack."""
 
@@ -45,6 +56,7 @@ class PlateCard(Schema):
     put_away: bool
     version: int
     run: RunCard | None
+    light: LightCard | None
     wrong: str
     """Why something of it cannot be reckoned; empty where all can."""
 
@@ -80,6 +92,8 @@ class PlateOut(PlateCard):
     planned: list[Part]
     """Parts that have a plan, in working order."""
     last_run: UUID | None
+    last_exposure: UUID | None
+    """Under way, else the last that was begun."""
     created_at: datetime
 
 
@@ -88,8 +102,9 @@ class Due(Schema):
 
     plate: UUID | None
     strip: UUID | None = None
+    exposure: UUID | None = None
     plate_name: str
-    kind: Literal["lift", "care", "wait"]
+    kind: Literal["lift", "care", "wait", "light"]
     at_seconds: float
     text: str
 

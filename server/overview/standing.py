@@ -15,6 +15,9 @@ from server.baths.models import ask_checks_of
 from server.courses.models import Course
 from server.courses.standing import steps_of
 from server.events.models import Event
+from server.exposures.actions.state import Lit
+from server.exposures.actions.state import follow as follow_light
+from server.exposures.models import Exposure
 from server.overview.bath_lines import lines_of
 from server.plans.models import Plan
 from server.plates.models import Plate
@@ -36,6 +39,10 @@ class Standing:
     """Parts of which a run is finished."""
     course: Course
     steps: list[Step]
+    exposed: bool
+    """An exposure of it is finished."""
+    lit: tuple[Exposure, Lit] | None
+    """Its exposure under way."""
     wrong: str = ""
     """Why something of it cannot be reckoned; empty where all can."""
 
@@ -43,14 +50,18 @@ class Standing:
     def known(self) -> Known:
         """Return what follows by itself."""
         planned = frozenset(plan.part for plan in self.plans)
-        return Known(planned, self.bitten, self.plate.ok_to_print)
+        return Known(planned, self.bitten, self.plate.ok_to_print, self.exposed)
 
 
 def needing_hands_first(plates: QuerySet[Plate]) -> QuerySet[Plate]:
     """Return plates in the order of the rack: a run under way first, then by age, resting last."""
-    under_way = Run.objects.filter(plate=OuterRef("pk"), ended_at=None)
+    at_bath = Run.objects.filter(plate=OuterRef("pk"), ended_at=None)
+    in_light = Exposure.objects.filter(plate=OuterRef("pk"), ended_at=None)
     return plates.order_by(
-        Exists(under_way).desc(), Case(When(place="resting", then=1), default=0), "created_at", "id"
+        Case(When(Exists(at_bath) | Exists(in_light), then=0), default=1),
+        Case(When(place="resting", then=1), default=0),
+        "created_at",
+        "id",
     )
 
 
@@ -78,6 +89,12 @@ def standings(plates: Iterable[Plate], now_seconds: float) -> list[Standing]:
     finished = Run.objects.filter(plate__in=plates, outcome=Run.FINISHED)
     for plate_id, part in finished.values_list("plate_id", "part"):
         bitten[plate_id].add(part)
+    exposed = set(
+        Exposure.objects.filter(plate__in=plates, outcome=Exposure.FINISHED).values_list(
+            "plate_id", flat=True
+        )
+    )
+    lit = _lit(plates)
     courses = {course.plate_id: course for course in Course.objects.filter(plate__in=plates)}
     found: list[Standing] = []
     for plate in plates:
@@ -98,10 +115,21 @@ def standings(plates: Iterable[Plate], now_seconds: float) -> list[Standing]:
                 frozenset(bitten[plate.id]),
                 course,
                 [] if isinstance(steps, Broken) else steps,
+                plate.id in exposed,
+                lit.get(plate.id),
                 " ".join(broken),
             )
         )
     return found
+
+
+def _lit(plates: list[Plate]) -> dict[object, tuple[Exposure, Lit]]:
+    """Return the exposure under way of each plate that has one."""
+    rows = list(Exposure.objects.filter(plate__in=plates, ended_at=None))
+    events: dict[object, list[Event]] = defaultdict(list)
+    for event in Event.objects.filter(subject__in=[row.id for row in rows]):
+        events[event.subject].append(event)
+    return {row.plate_id: (row, follow_light(row, events[row.id])) for row in rows}
 
 
 def _plans(plates: list[Plate]) -> dict[object, list[Plan]]:

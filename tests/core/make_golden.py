@@ -9,10 +9,13 @@ import random
 from pathlib import Path
 
 from core.events.event import Event
+from core.events.exposure_fold import fold_exposure
 from core.events.fold import fold
+from core.polymer.exposure_follow import follow_exposure
 from core.stages.lift import seconds_to_lift
 from core.stages.plan_bites import run_sheet
 from core.stages.shapes import RunSheetInput
+from tests.core.events.exposures import exposures, sheet_of
 from tests.core.events.test_fold import event, name, random_run
 from tests.core.strips import plan_input
 
@@ -270,6 +273,22 @@ def main():
         seconds = seconds_to_lift(sheet, target, [(s, c) for s, c in warm])
         body = {"sheet": tables, "target": target, "temperatures": warm, "seconds": seconds}
         write(HERE / "lift" / f"{key}.json", body)
+    for key, sheet_key, events in exposures():
+        body = exposed(sheet_of(sheet_key), told(events))
+        write(HERE / "exposure" / f"{key}.json", {"sheet": sheet_key} | body)
+    for key in ("pair", "test"):
+        write(HERE / "sheets" / f"{key}.json", sheet_of(key).model_dump(mode="json"))
+
+
+def exposed(sheet, events):
+    """Return a case of an exposure: events, the state and how it stands."""
+    state = fold_exposure([Event.model_validate(each) for each in events])
+    stands = follow_exposure(sheet, state)
+    return {
+        "events": events,
+        "state": state.model_dump(mode="json"),
+        "stands": stands.model_dump(mode="json"),
+    }
 
 
 if __name__ == "__main__":

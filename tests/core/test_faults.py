@@ -109,7 +109,8 @@ ANY_EVENT = TypeAdapter(one_of_each_kind(Event, "Test"))
 DATA = {"dip": {"open": ["sky"]}, "temperature": {"celsius": 18}, "covered": {"areas": ["sky"]},
         "opened": {"areas": ["sky"]},
         "scrap": {"after": 1, "lstar": 60}, "observation": {"text": "x"}, "note": {"text": "x"},
-        "undo": {"event": UUID}}  # fmt: skip
+        "undo": {"event": UUID}, "began": {"stage": "wash"}, "passed": {"stage": "chalk"},
+        "checked": {"check": "no-water"}, "water": {"celsius": 21}}  # fmt: skip
 
 
 def stamped(kind, **more):

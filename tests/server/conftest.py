@@ -74,6 +74,7 @@ def furnish(person):
         "check",
         "instrument",
         "lamp",
+        "exposure",
         "measurement",
         "test",
         "chart",
@@ -102,8 +103,9 @@ def plan_body(ids, **more):
 class Device:
     """A tablet by the tray; its steady clock starts at 0, its offset is known to 5 ms."""
 
-    def __init__(self, person, run):
+    def __init__(self, person, run, subjects="runs"):
         self.person, self.run, self.id = person, run, new_id()
+        self.subjects = subjects
         self.origin = time.time() * 1000
         self.sequence = 0
 
@@ -119,7 +121,8 @@ class Device:
         return self.send(dip, self.event("lift", at_ms + 60_000, dip=dip["id"]))
 
     def send(self, *events):
-        return self.person.ask("POST", f"/runs/{self.run}/events", {"events": list(events)})
+        path = f"/{self.subjects}/{self.run}/events"
+        return self.person.ask("POST", path, {"events": list(events)})
 
 
 @pytest.fixture

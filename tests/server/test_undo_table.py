@@ -22,8 +22,14 @@ DATA = {
     "observation": {"about": "shine", "text": "dull"},
     "note": {"text": "a word"},
     "scrap": {"after": 1, "lstar": 75.0},
+    "began": {"stage": "chalk"},
+    "passed": {"stage": "chalk"},
+    "checked": {"check": "no-water"},
+    "water": {"celsius": 21.0},
 }
-CHANGES_NOTHING = {"note", "dip"}
+EXPOSURES = {"began", "ended", "passed", "checked", "water"}
+"""Said of an exposure: at a bath they are kept and change nothing."""
+CHANGES_NOTHING = {"note", "dip", *EXPOSURES}
 """Words only; and a dip while the plate is in the bath."""
 BATH = ("temperature_c", "temperature_at", "load_g_per_l", "measured_c", "measured_g_per_l")
 

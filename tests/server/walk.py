@@ -19,6 +19,7 @@ COUPON = {"area_cm2": 20, "mass_before_g": 12.431, "mass_after_g": 12.171,
 
 LAMP = {"name": "x", "kind": "tubes", "hours": 400}
 METER = {"kind": "irradiance", "hours": 410, "mw_per_cm2": 4.1}
+KNOWN = ["uv", "uncured-polymer"]
 CHART = {"name": "x", "screen_seconds": 80, "image_seconds": 165}
 
 
@@ -92,6 +93,9 @@ def bodies(ids):
         ("PUT", "/lamps/{lamp}/measurements/{measurement}"): {"version": 1, "taken_back": True},
         ("POST", "/exposure-tests"): {"id": new_id(), "name": "x", "lamp": ids["lamp"]},
         ("PUT", "/exposure-tests/{test}"): {"version": 1, "name": "stolen"},
+        ("POST", "/exposures"): {"id": new_id(), "test": ids["test"], "acknowledged": KNOWN},
+        ("POST", "/exposures/{exposure}/events"): {"events": []},
+        ("POST", "/exposures/{exposure}/end"): {},
         ("POST", "/charts"): CHART | {"id": new_id(), "lamp": ids["lamp"], "test": ids["test"]},
         ("POST", "/dot-screens"): {"id": new_id(), "width_mm": 20, "height_mm": 20},
         ("POST", "/exposure-tests/{test}/film"): {"id": new_id(), "what": "chart"},
@@ -122,7 +126,10 @@ def furnish_all(keeper):
     keeper.must("PUT", "/lamps", LAMP | {"id": ids["lamp"]})
     reading = METER | {"id": ids["measurement"], "hours": 400}
     keeper.must("POST", f"/lamps/{ids['lamp']}/measurements", reading)
-    keeper.must("POST", "/exposure-tests", {"id": ids["test"], "name": "x", "lamp": ids["lamp"]})
+    keeper.must("POST", "/exposure-tests", {"id": ids["test"], "name": "x", "lamp": ids["lamp"],
+                                            "planned": {}})  # fmt: skip
+    keeper.must("POST", "/exposures", {"id": ids["exposure"], "test": ids["test"],
+                                       "acknowledged": KNOWN})  # fmt: skip
     keeper.must("POST", "/charts", CHART | {"id": ids["chart"], "lamp": ids["lamp"]})
     study(keeper, ids)
     task = {"id": new_id(), "picture": ids["picture"], "um_per_pixel": 4}

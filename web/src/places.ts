@@ -112,6 +112,12 @@ export const PLACES: Place[] = [
     first: (client, { room = "" }) => [client.prefetchQuery(signsQuery(room))],
   },
   {
+    path: "exposure/runs/:exposure",
+    name: "At the lamp",
+    whole: true,
+    load: async () => (await import("./screens/exposures/ExposeScreen/ExposeScreen")).ExposeScreen,
+  },
+  {
     path: "exposure/:test",
     name: "Two-way test",
     load: async () => (await import("./screens/exposures/Exposure/Exposure")).Exposure,
@@ -194,6 +200,15 @@ export const PLATE_PLACES: Place[] = [
     name: "Positive",
     load: async () => (await import("./screens/exposures/PositivePage/PositivePage")).PositivePage,
     first: (client, { room = "" }) => [client.prefetchQuery(chartsQuery(room))],
+  },
+  {
+    path: "expose",
+    name: "Exposure",
+    load: async () => (await import("./screens/exposures/ExposePage/ExposePage")).ExposePage,
+    first: (client, { room = "" }) => [
+      client.prefetchQuery(lampsQuery(room)),
+      client.prefetchQuery(testsQuery(room)),
+    ],
   },
   {
     path: "course",

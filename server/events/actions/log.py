@@ -10,7 +10,8 @@ from django.db import transaction
 from django.utils import timezone
 
 from core.events.event import payload_of
-from core.events.kinds import Payload, Told, Undo
+from core.events.kinds import Undo
+from core.events.payload import Payload, Told
 from server.accounts.models import User
 from server.events.models import Event
 from server.events.schemas import EventsIn, Stamped

@@ -9,8 +9,10 @@ from hypothesis import strategies as st
 from pydantic import ValidationError
 
 from core.events.event import Event, payload_of
-from core.events.fold import SAME_PRESS_SECONDS, fold
-from core.events.kinds import KINDS, Told, Undo
+from core.events.fold import fold
+from core.events.kinds import KINDS, Undo
+from core.events.payload import Told
+from core.events.spans import SAME_PRESS_SECONDS
 from core.events.undo import holding, taken_back
 from core.kinetics.shapes import LONGEST_SECONDS
 from core.stages.shapes import MOST_DONE
@@ -199,7 +201,7 @@ def test_undos_in_a_ring_take_nothing_back_and_a_deep_chain_does_not_fall():
 def test_every_kind_has_words_for_the_record_and_a_short_name(kind):
     data = {"open": OPEN, "areas": OPEN, "celsius": 18.25, "text": "a scratch", "about": "shine",
             "event": str(name("x")), "dip": None, "remembered": True,
-            "after": 2, "lstar": 61.0}  # fmt: skip
+            "after": 2, "lstar": 61.0, "stage": "wash", "check": "no-water"}  # fmt: skip
     said = payload_of(kind, data)
     words = said.words(Told(bath="Amber tray"))
     assert words.endswith(".") or kind in ("observation", "note")

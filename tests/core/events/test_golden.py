@@ -6,7 +6,10 @@ from pathlib import Path
 import pytest
 
 from core.events.event import Event
+from core.events.exposure_fold import fold_exposure
 from core.events.fold import fold
+from core.polymer.exposure_follow import follow_exposure
+from core.polymer.exposure_shapes import ExposureSheet
 from core.stages.lift import seconds_to_lift
 
 GOLDEN = Path(__file__).parents[2] / "golden"
@@ -35,6 +38,17 @@ def test_a_sheet_and_temperatures_give_the_golden_lift(path):
     assert seconds == pytest.approx(case["seconds"], abs=1e-9)
 
 
-def test_there_are_golden_cases_of_both():
+@pytest.mark.parametrize("path", sorted(GOLDEN.glob("exposure/*.json")), ids=lambda p: p.stem)
+def test_an_exposure_stands_as_in_the_golden_case(path):
+    case = json.loads(path.read_text())
+    sheet = json.loads((GOLDEN / "sheets" / f"{case['sheet']}.json").read_text())
+    state = fold_exposure([Event.model_validate(event) for event in case["events"]])
+    assert state.model_dump(mode="json") == case["state"]
+    stands = follow_exposure(ExposureSheet.model_validate(sheet), state)
+    assert stands.model_dump(mode="json") == case["stands"]
+
+
+def test_there_are_golden_cases_of_each():
+    assert len(list(GOLDEN.glob("exposure/*.json"))) >= 15
     assert len(list(GOLDEN.glob("fold/*.json"))) >= 20
     assert len(list(GOLDEN.glob("lift/*.json"))) >= 8

@@ -1,6 +1,7 @@
 import { queryOptions } from "@tanstack/react-query";
 import { data, dataAs, http, type Shapes } from "./client";
 import { everyPage, pageAsked } from "./pages";
+import type { EventIn } from "./runs";
 import type { Task } from "./tasks";
 
 export type Lamp = Shapes["LampOut"];
@@ -9,6 +10,23 @@ export type TestCard = Shapes["TestCard"];
 export type Patch = Shapes["PairPatch"];
 export type Pair = Shapes["ExposurePairOutput"];
 export type Chart = Shapes["ChartOut"];
+
+/** Pairs of numbers, where OpenAPI says lists of them. */
+type Tables<Plan> = Omit<Plan, "by_celsius" | "by_screen"> & {
+  by_celsius: [number, number][];
+  by_screen: [number, number][];
+};
+export type StagePlan = Tables<Shapes["StagePlan"]>;
+export type ExposureSheet = Omit<Shapes["ExposureSheet"], "stages"> & { stages: StagePlan[] };
+export type ExposureState = Omit<Shapes["ExposureState"], "passed"> & {
+  passed: [StagePlan["stage"], number][];
+};
+export type ExposureStands = Shapes["ExposureStands"];
+export type Exposure = Omit<Shapes["ExposureOut"], "sheet" | "state"> & {
+  sheet: ExposureSheet;
+  state: ExposureState;
+};
+export type ExposureCard = Shapes["ExposureCard"];
 
 const inRoom = (room: string) => ({ params: { path: { room } } });
 
@@ -46,6 +64,52 @@ export const testQuery = (room: string, test: string) =>
         http.GET("/api/rooms/{room}/exposure-tests/{test}", { params: { path: { room, test } } }),
       ),
     enabled: test !== "",
+  });
+
+export const exposuresQuery = (room: string, plate: string) =>
+  queryOptions({
+    queryKey: [room, "exposures", plate],
+    queryFn: () =>
+      data(
+        http.GET("/api/rooms/{room}/exposures", { params: { path: { room }, query: { plate } } }),
+      ),
+  });
+
+export const getExposure = (room: string, exposure: string): Promise<Exposure> =>
+  dataAs(
+    http.GET("/api/rooms/{room}/exposures/{exposure}", { params: { path: { room, exposure } } }),
+  );
+
+export const beginExposure = (room: string, body: Shapes["ExposureIn"]): Promise<Exposure> =>
+  dataAs(http.POST("/api/rooms/{room}/exposures", { ...inRoom(room), body }));
+
+export const endExposure = (room: string, exposure: string, reason: string): Promise<Exposure> =>
+  dataAs(
+    http.POST("/api/rooms/{room}/exposures/{exposure}/end", {
+      params: { path: { room, exposure } },
+      body: { reason },
+    }),
+  );
+
+export const sendExposureEvents = (
+  room: string,
+  exposure: string,
+  events: EventIn[],
+): Promise<Exposure> =>
+  dataAs(
+    http.POST("/api/rooms/{room}/exposures/{exposure}/events", {
+      params: { path: { room, exposure } },
+      body: { events },
+    }),
+  );
+
+/** The sheet of times that are only thought of. */
+export const sheetQuery = (asked: Shapes["ExposureRunInput"]) =>
+  queryOptions({
+    queryKey: ["exposure sheet", asked],
+    queryFn: () => dataAs<ExposureSheet>(http.POST("/api/calc/exposure-run", { body: asked })),
+    placeholderData: (before) => before,
+    retry: false,
   });
 
 export const chartsQuery = (room: string) =>

@@ -284,6 +284,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/exposure-run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What an exposure is planned by: a pair of times, or the strips of a two-way test.
+         * @description What an exposure is planned by: a pair of times, or the strips of a two-way test.
+         */
+        post: operations["exposure_run"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/exposure-wedge": {
         parameters: {
             query?: never;
@@ -1246,6 +1266,90 @@ export interface paths {
          * @description Draw the film of a test, or a step chart for its pair, as a task.
          */
         post: operations["server_exposures_api_post_chart_film"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/exposures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Exposures
+         * @description List exposures, those under way first; what was never begun stands in the record alone.
+         */
+        get: operations["server_exposures_api_get_exposures"];
+        put?: never;
+        /**
+         * Post Exposure
+         * @description Begin to expose a plate, or the piece of a test.
+         */
+        post: operations["server_exposures_api_post_exposure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/exposures/{exposure}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Exposure
+         * @description Show an exposure: its sheet, its state, its events.
+         */
+        get: operations["server_exposures_api_get_exposure"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/exposures/{exposure}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Exposure End
+         * @description End an exposure, or set it aside with a reason.
+         */
+        post: operations["server_exposures_api_post_exposure_end"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/exposures/{exposure}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Exposure Events
+         * @description Log events; those known already are passed over.
+         */
+        post: operations["server_exposures_api_post_exposure_events"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3347,6 +3451,89 @@ export interface components {
             tables: string;
         };
         /**
+         * Began
+         * @description A stage of an exposure begins: the lamp goes on, the plate into the water.
+         */
+        Began: {
+            /**
+             * Stage
+             * @enum {string}
+             */
+            stage: "chalk" | "screen" | "image" | "wash" | "blot" | "dry" | "harden";
+            /**
+             * Step
+             * @default 1
+             */
+            step: number;
+        };
+        /**
+         * BeganEventIn
+         * @description A stage of an exposure begins: the lamp goes on, the plate into the water.
+         */
+        BeganEventIn: {
+            data: components["schemas"]["Began"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "began";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * BeganEventOut
+         * @description A stage of an exposure begins: the lamp goes on, the plate into the water.
+         */
+        BeganEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["Began"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "began";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
          * Bench
          * @description The bench: what is in which bath, what falls due, what to beware of, what is next.
          */
@@ -3979,6 +4166,21 @@ export interface components {
             version: number;
         };
         /**
+         * CheckMade
+         * @description The last word on a check since its stage was last begun.
+         */
+        CheckMade: {
+            /** At Seconds */
+            at_seconds: number;
+            /**
+             * Check
+             * @enum {string}
+             */
+            check: "clear-look" | "clear-touch" | "no-water" | "not-tacky";
+            /** Fine */
+            fine: boolean;
+        };
+        /**
          * CheckMark
          * @description A check where it stands in the figure: what it alone said of its own day.
          */
@@ -4107,6 +4309,104 @@ export interface components {
             strip: string;
             /** Temperature C */
             temperature_c?: number | null;
+        };
+        /**
+         * CheckPlan
+         * @description What is looked at or felt before the next stage.
+         */
+        CheckPlan: {
+            /**
+             * Check
+             * @enum {string}
+             */
+            check: "clear-look" | "clear-touch" | "no-water" | "not-tacky";
+            /** Label */
+            label: string;
+            /** Not Yet */
+            not_yet: string;
+        };
+        /**
+         * Checked
+         * @description What was looked at or felt at the end of a stage.
+         */
+        Checked: {
+            /**
+             * Check
+             * @enum {string}
+             */
+            check: "clear-look" | "clear-touch" | "no-water" | "not-tacky";
+            /**
+             * Fine
+             * @default true
+             */
+            fine: boolean;
+        };
+        /**
+         * CheckedEventIn
+         * @description What was looked at or felt at the end of a stage.
+         */
+        CheckedEventIn: {
+            data: components["schemas"]["Checked"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "checked";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * CheckedEventOut
+         * @description What was looked at or felt at the end of a stage.
+         */
+        CheckedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["Checked"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "checked";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * CleaningOrderInput
@@ -5008,11 +5308,13 @@ export interface components {
         Due: {
             /** At Seconds */
             at_seconds: number;
+            /** Exposure */
+            exposure?: string | null;
             /**
              * Kind
              * @enum {string}
              */
-            kind: "lift" | "care" | "wait";
+            kind: "lift" | "care" | "wait" | "light";
             /** Plate */
             plate: string | null;
             /** Plate Name */
@@ -5104,6 +5406,98 @@ export interface components {
             reason: string;
         };
         /**
+         * Ended
+         * @description A stage is over; ``began`` null ends the one under way.
+         */
+        Ended: {
+            /** Began */
+            began?: string | null;
+            /**
+             * Remembered
+             * @default false
+             */
+            remembered: boolean;
+        };
+        /**
+         * EndedEventIn
+         * @description A stage is over; ``began`` null ends the one under way.
+         */
+        EndedEventIn: {
+            /**
+             * @default {
+             *       "began": null,
+             *       "remembered": false
+             *     }
+             */
+            data: components["schemas"]["Ended"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ended";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * EndedEventOut
+         * @description A stage is over; ``began`` null ends the one under way.
+         */
+        EndedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            /**
+             * @default {
+             *       "began": null,
+             *       "remembered": false
+             *     }
+             */
+            data: components["schemas"]["Ended"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "ended";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
          * EntryOut
          * @description One line of the record.
          */
@@ -5171,7 +5565,141 @@ export interface components {
          */
         EventsIn: {
             /** Events */
-            events: (components["schemas"]["DipEventIn"] | components["schemas"]["LiftEventIn"] | components["schemas"]["TemperatureEventIn"] | components["schemas"]["RockedEventIn"] | components["schemas"]["FeatheredEventIn"] | components["schemas"]["BrushedEventIn"] | components["schemas"]["RefreshedEventIn"] | components["schemas"]["CoveredEventIn"] | components["schemas"]["OpenedEventIn"] | components["schemas"]["RinsedEventIn"] | components["schemas"]["NeutralisedEventIn"] | components["schemas"]["ProtectedEventIn"] | components["schemas"]["ScrapEventIn"] | components["schemas"]["ObservationEventIn"] | components["schemas"]["NoteEventIn"] | components["schemas"]["UndoEventIn"])[];
+            events: (components["schemas"]["DipEventIn"] | components["schemas"]["LiftEventIn"] | components["schemas"]["TemperatureEventIn"] | components["schemas"]["RockedEventIn"] | components["schemas"]["FeatheredEventIn"] | components["schemas"]["BrushedEventIn"] | components["schemas"]["RefreshedEventIn"] | components["schemas"]["CoveredEventIn"] | components["schemas"]["OpenedEventIn"] | components["schemas"]["RinsedEventIn"] | components["schemas"]["NeutralisedEventIn"] | components["schemas"]["ProtectedEventIn"] | components["schemas"]["ScrapEventIn"] | components["schemas"]["ObservationEventIn"] | components["schemas"]["NoteEventIn"] | components["schemas"]["UndoEventIn"] | components["schemas"]["BeganEventIn"] | components["schemas"]["EndedEventIn"] | components["schemas"]["PassedOverEventIn"] | components["schemas"]["CheckedEventIn"] | components["schemas"]["WaterReadEventIn"])[];
+        };
+        /**
+         * ExposureCard
+         * @description An exposure in a list.
+         */
+        ExposureCard: {
+            /**
+             * Begun At
+             * Format: date-time
+             */
+            begun_at: string;
+            /** Ended At */
+            ended_at: string | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Lamp Name */
+            lamp_name: string;
+            /** Lamp Seconds */
+            lamp_seconds: number;
+            /** Name */
+            name: string;
+            /** Outcome */
+            outcome: string;
+            /** Plate */
+            plate: string | null;
+            /** Reason */
+            reason: string;
+            /** Test */
+            test: string | null;
+        };
+        /**
+         * ExposureEnd
+         * @description End an exposure; with a ``reason`` it is set aside.
+         */
+        ExposureEnd: {
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+        };
+        /**
+         * ExposureIn
+         * @description Begin to expose a plate, or the piece of a test.
+         */
+        ExposureIn: {
+            /**
+             * Acknowledged
+             * @default []
+             */
+            acknowledged: string[];
+            /** By Test */
+            by_test?: string | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Image Seconds */
+            image_seconds?: number | null;
+            /** Lamp */
+            lamp?: string | null;
+            /** Plate */
+            plate?: string | null;
+            /** Screen Seconds */
+            screen_seconds?: number | null;
+            /** Test */
+            test?: string | null;
+            /**
+             * Water C
+             * @default 20
+             */
+            water_c: number;
+        };
+        /**
+         * ExposureOut
+         * @description An exposure: its sheet, its state, its events.
+         */
+        ExposureOut: {
+            /** After */
+            after: string;
+            /**
+             * Begun At
+             * Format: date-time
+             */
+            begun_at: string;
+            /** By Test */
+            by_test: string | null;
+            /** By Test Name */
+            by_test_name: string;
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            /** Ended At */
+            ended_at: string | null;
+            /** Events */
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"])[];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Lamp
+             * Format: uuid
+             */
+            lamp: string;
+            /** Lamp Hours */
+            lamp_hours: number | null;
+            /** Lamp Name */
+            lamp_name: string;
+            /** Lamp Seconds */
+            lamp_seconds: number;
+            /** Name */
+            name: string;
+            /** Now Seconds */
+            now_seconds: number;
+            /** Outcome */
+            outcome: string;
+            /** Own Wash */
+            own_wash: boolean;
+            /** Plate */
+            plate: string | null;
+            /** Reason */
+            reason: string;
+            sheet: components["schemas"]["ExposureSheet"];
+            stands: components["schemas"]["ExposureStands"];
+            state: components["schemas"]["ExposureState"];
+            /** Test */
+            test: string | null;
+            /** Times */
+            times: number;
         };
         /**
          * ExposurePairInput
@@ -5206,6 +5734,83 @@ export interface components {
             warnings: components["schemas"]["PairWarning"][];
             /** Why */
             why: string;
+        };
+        /**
+         * ExposureRunInput
+         * @description What an exposure is planned by: a pair of times, or the strips of a two-way test.
+         */
+        ExposureRunInput: {
+            /** Image Seconds */
+            image_seconds?: number | null;
+            /** Own Wash Seconds */
+            own_wash_seconds?: number | null;
+            /**
+             * Patches
+             * @default []
+             */
+            patches: components["schemas"]["PairPatch"][];
+            /** Screen Seconds */
+            screen_seconds?: number | null;
+            test?: components["schemas"]["PairTestInput"] | null;
+            /**
+             * Times
+             * @default 1
+             */
+            times: number;
+            /**
+             * Water C
+             * @default 20
+             */
+            water_c: number;
+        };
+        /**
+         * ExposureSheet
+         * @description All that is needed at the lamp with no line: stages, times, what a missed one does.
+         */
+        ExposureSheet: {
+            /** Lamp Seconds */
+            lamp_seconds: number;
+            /** Minutes */
+            minutes: number;
+            /** Stages */
+            stages: components["schemas"]["StagePlan"][];
+            /** Water C */
+            water_c: number;
+        };
+        /**
+         * ExposureStands
+         * @description How an exposure stands against its sheet.
+         */
+        ExposureStands: {
+            /** Due Seconds */
+            due_seconds: number | null;
+            /** Lamp Seconds */
+            lamp_seconds: number;
+            /** Next */
+            next: number | null;
+            /** Next Seconds */
+            next_seconds: number;
+            /** Stages */
+            stages: components["schemas"]["StageStands"][];
+        };
+        /**
+         * ExposureState
+         * @description Where an exposure stands.
+         */
+        ExposureState: {
+            /** Checks */
+            checks: components["schemas"]["CheckMade"][];
+            /** Notices */
+            notices: components["schemas"]["Notice"][];
+            /** Passed */
+            passed: [
+                "chalk" | "screen" | "image" | "wash" | "blot" | "dry" | "harden",
+                number
+            ][];
+            /** Spans */
+            spans: components["schemas"]["StageSpan"][];
+            /** Water C */
+            water_c: number | null;
         };
         /**
          * ExposureWedgeInput
@@ -6028,6 +6633,8 @@ export interface components {
             bed_height_mm?: number | null;
             /** Bed Width Mm */
             bed_width_mm?: number | null;
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
             /** Distance Mm */
             distance_mm?: number | null;
             evenness: components["schemas"]["LampEvennessOutput"] | null;
@@ -6351,6 +6958,23 @@ export interface components {
             sequence: number;
             /** Spread Ms */
             spread_ms: number;
+        };
+        /**
+         * LightCard
+         * @description An exposure under way, as the rack and the bench show it.
+         */
+        LightCard: {
+            /** Due Seconds */
+            due_seconds: number | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Stage */
+            stage: string;
+            /** Under Way */
+            under_way: boolean;
         };
         /**
          * LightPoint
@@ -7358,6 +7982,21 @@ export interface components {
             verb: string;
         };
         /**
+         * Outcome
+         * @description What a stage comes to, by the share of its time that it was given.
+         */
+        Outcome: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "short" | "right" | "long";
+            /** Text */
+            text: string;
+            /** Up To Share */
+            up_to_share: number | null;
+        };
+        /**
          * OverFirst
          * @description An area that an earlier grain was bitten into, which was stripped since.
          */
@@ -7521,6 +8160,22 @@ export interface components {
             broken: components["schemas"]["Broken"][];
             /** Items */
             items: components["schemas"]["EntryOut"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
+        /** Page[ExposureCard] */
+        Page_ExposureCard_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
+            /** Items */
+            items: components["schemas"]["ExposureCard"][];
             /** Page */
             page: number;
             /** Page Size */
@@ -7977,6 +8632,89 @@ export interface components {
             code: "no-pair" | "at-edge" | "few-times" | "unsure";
             /** Text */
             text: string;
+        };
+        /**
+         * PassedOver
+         * @description A stage is left as it is: a dry room needs no chalk, what is short stays so.
+         */
+        PassedOver: {
+            /**
+             * Stage
+             * @enum {string}
+             */
+            stage: "chalk" | "screen" | "image" | "wash" | "blot" | "dry" | "harden";
+            /**
+             * Step
+             * @default 1
+             */
+            step: number;
+        };
+        /**
+         * PassedOverEventIn
+         * @description A stage is left as it is: a dry room needs no chalk, what is short stays so.
+         */
+        PassedOverEventIn: {
+            data: components["schemas"]["PassedOver"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "passed";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * PassedOverEventOut
+         * @description A stage is left as it is: a dry room needs no chalk, what is short stays so.
+         */
+        PassedOverEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["PassedOver"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "passed";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * Patch
@@ -8466,6 +9204,7 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            light: components["schemas"]["LightCard"] | null;
             /** Metal */
             metal: string;
             /** Name */
@@ -8660,8 +9399,11 @@ export interface components {
              * Format: uuid
              */
             id: string;
+            /** Last Exposure */
+            last_exposure: string | null;
             /** Last Run */
             last_run: string | null;
+            light: components["schemas"]["LightCard"] | null;
             /** Maps */
             maps: boolean;
             /** Metal */
@@ -10073,7 +10815,7 @@ export interface components {
             /** Ended At */
             ended_at: string | null;
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"])[];
             /** Facing */
             facing: ("face up" | "face down" | "upright") | null;
             heat: components["schemas"]["HeatOut"] | null;
@@ -10758,6 +11500,108 @@ export interface components {
             states: number[];
         };
         /**
+         * StagePlan
+         * @description One stage as it is planned.
+         */
+        StagePlan: {
+            /** Again Seconds */
+            again_seconds: number;
+            /** At Zero */
+            at_zero: string;
+            /** By Celsius */
+            by_celsius: [
+                number,
+                number
+            ][];
+            /** By Screen */
+            by_screen: [
+                number,
+                number
+            ][];
+            /** Cautions */
+            cautions: string[];
+            /** Checks */
+            checks: components["schemas"]["CheckPlan"][];
+            /** End Verb */
+            end_verb: string;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** May Pass */
+            may_pass: boolean;
+            /** Outcomes */
+            outcomes: components["schemas"]["Outcome"][];
+            /**
+             * Pace
+             * @enum {string}
+             */
+            pace: "hands" | "rays" | "waits";
+            /** Seconds */
+            seconds: number;
+            /**
+             * Stage
+             * @enum {string}
+             */
+            stage: "chalk" | "screen" | "image" | "wash" | "blot" | "dry" | "harden";
+            /** Step */
+            step: number;
+            /** Title */
+            title: string;
+            /** Todo */
+            todo: string;
+            /** Verb */
+            verb: string;
+        };
+        /**
+         * StageSpan
+         * @description A stage from its beginning to its end; ``ended_seconds`` None while it is under way.
+         */
+        StageSpan: {
+            /** At Seconds */
+            at_seconds: number;
+            /** Ended Seconds */
+            ended_seconds: number | null;
+            /**
+             * Event
+             * Format: uuid
+             */
+            event: string;
+            /**
+             * Stage
+             * @enum {string}
+             */
+            stage: "chalk" | "screen" | "image" | "wash" | "blot" | "dry" | "harden";
+            /** Step */
+            step: number;
+        };
+        /**
+         * StageStands
+         * @description How a stage stands.
+         */
+        StageStands: {
+            /** Code */
+            code: ("short" | "right" | "long") | null;
+            /** Given Seconds */
+            given_seconds: number;
+            /** Planned Seconds */
+            planned_seconds: number;
+            /**
+             * Stage
+             * @enum {string}
+             */
+            stage: "chalk" | "screen" | "image" | "wash" | "blot" | "dry" | "harden";
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "todo" | "under-way" | "done" | "passed";
+            /** Step */
+            step: number;
+            /** Text */
+            text: string;
+        };
+        /**
          * Step
          * @description One thing that can be done next, and what it would do.
          */
@@ -11014,7 +11858,7 @@ export interface components {
                 number
             ][];
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"])[];
             /** In Bath */
             in_bath: boolean;
             /** Now Seconds */
@@ -11897,6 +12741,10 @@ export interface components {
              * Format: date-time
              */
             created_at: string;
+            /** Exposed */
+            exposed: boolean;
+            /** Exposure */
+            exposure: string | null;
             fault: components["schemas"]["ErrorBody"] | null;
             /**
              * Id
@@ -12414,6 +13262,81 @@ export interface components {
              * @enum {string}
              */
             verdict: "to-do" | "under" | "short" | "right" | "long" | "over";
+        };
+        /**
+         * WaterRead
+         * @description How warm the wash water is.
+         */
+        WaterRead: {
+            /** Celsius */
+            celsius: number;
+        };
+        /**
+         * WaterReadEventIn
+         * @description How warm the wash water is.
+         */
+        WaterReadEventIn: {
+            data: components["schemas"]["WaterRead"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "water";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * WaterReadEventOut
+         * @description How warm the wash water is.
+         */
+        WaterReadEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["WaterRead"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "water";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * WedgeReading
@@ -14066,6 +14989,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ExposurePairOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    exposure_run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExposureRunInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExposureSheet"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
@@ -19500,6 +20537,494 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TaskOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_get_exposures: {
+        parameters: {
+            query?: {
+                plate?: string | null;
+                page?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_ExposureCard_"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_post_exposure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExposureIn"];
+            };
+        };
+        responses: {
+            /** @description Stored; sent twice it is stored once. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExposureOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_get_exposure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                exposure: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExposureOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_post_exposure_end: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                exposure: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["ExposureEnd"] | null;
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExposureOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_post_exposure_events: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                exposure: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EventsIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExposureOut"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */

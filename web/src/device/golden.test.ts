@@ -2,7 +2,11 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import type { Sheet } from "../api/plans";
 import type { Run, RunState } from "../api/runs";
-import { fold, type Happened } from "./fold";
+import type { ExposureSheet, ExposureStands, ExposureState } from "../api/exposures";
+import { foldExposure } from "./exposureFold";
+import { followExposure } from "./exposureFollow";
+import { fold } from "./fold";
+import type { Happened } from "./happened";
 import { type Reading, secondsToLift } from "./sheet";
 
 /** The same cases as the core's own tests replay: both folds agree, or the build is red. */
@@ -40,6 +44,32 @@ test.each(cases<Lifted>("lift"))("%s lifts at the golden second", (_, lifted) =>
   expect(secondsToLift(sheet, temperatures, target)).toBeCloseTo(seconds, 9);
 });
 
+type Exposed = {
+  sheet: string;
+  events: Happened[];
+  state: ExposureState;
+  stands: ExposureStands;
+};
+const sheetOf = (key: string): ExposureSheet =>
+  JSON.parse(readFileSync(join(GOLDEN, "sheets", `${key}.json`), "utf8"));
+
+/** Floats of two languages: alike to a thousandth. */
+const rounded = (value: unknown) =>
+  JSON.parse(JSON.stringify(value), (_, each) =>
+    typeof each === "number" ? Math.round(each * 1000) / 1000 : each,
+  );
+
+test.each(cases<Exposed>("exposure"))(
+  "%s: an exposure stands as in the golden case, in any order, repeated",
+  (_, { sheet, events, state, stands }) => {
+    for (const told of [events, [...events].reverse().concat(events)]) {
+      expect(foldExposure(told)).toEqual(state);
+      const followed = followExposure(sheetOf(sheet), foldExposure(told));
+      expect(rounded(followed)).toEqual(rounded(stands));
+    }
+  },
+);
+
 test("a dip more than can be reckoned is named, and so is its lift", () => {
   const [dip, lift] = (
     cases<Folded>("fold").find(([name]) => name === "one-bite.json") as [string, Folded]
@@ -56,7 +86,8 @@ test("a dip more than can be reckoned is named, and so is its lift", () => {
   ]);
 });
 
-test("there are golden cases of both", () => {
+test("there are golden cases of each", () => {
   expect(cases("fold").length).toBeGreaterThanOrEqual(20);
   expect(cases("lift").length).toBeGreaterThanOrEqual(8);
+  expect(cases("exposure").length).toBeGreaterThanOrEqual(15);
 });

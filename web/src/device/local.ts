@@ -1,5 +1,6 @@
 import type { EventIn, Run, RunState } from "../api/runs";
-import { fold, happened, type Immersion } from "./fold";
+import { fold, type Immersion } from "./fold";
+import { happened } from "./happened";
 import { gained, type Reading, secondsToLift } from "./sheet";
 
 /**

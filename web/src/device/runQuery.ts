@@ -1,32 +1,54 @@
 import { queryOptions } from "@tanstack/react-query";
 import { ApiError } from "../api/client";
-import { getRun, getStripRun } from "../api/runs";
+import type { Run } from "../api/runs";
 import { haveMap } from "./maps";
-import { keepRun, keptRun } from "./store";
+import { type Shown, SUBJECTS } from "./subjects";
 import type { Subject } from "./waiting";
 
-/** One shape for all that is bitten. */
-const GET: Record<Subject["kind"], typeof getRun> = { run: getRun, strip: getStripRun };
+const AGAIN_MS = 5_000;
 
-/** A run as the server has it; with no line, as it was last seen. */
-export const runQuery = (user: string, room: string, { kind, id: run }: Subject) =>
+/** A subject as the server has it; with no line, as it was last seen. */
+async function shownOf<Kind extends Subject["kind"]>(
+  kind: Kind,
+  user: string,
+  room: string,
+  id: string,
+): Promise<Shown[Kind]> {
+  const door = SUBJECTS[kind];
+  try {
+    const found = await door.get(room, id);
+    await door.keep(user, room, found as never);
+    return found as Shown[Kind];
+  } catch (error) {
+    const kept = await door.kept(user, room, id);
+    const away = error instanceof ApiError && (error.status === 0 || error.status === 401);
+    if (kept && away) return kept as Shown[Kind];
+    throw error;
+  }
+}
+
+const ALWAYS = { refetchInterval: AGAIN_MS, networkMode: "always", retry: false } as const;
+
+/** What is bitten, a plate or a strip. */
+export const runQuery = (
+  user: string,
+  room: string,
+  { kind, id }: Subject & { kind: "run" | "strip" },
+) =>
   queryOptions({
-    queryKey: [room, "run", run],
-    queryFn: async () => {
-      try {
-        const found = await GET[kind](room, run);
-        await keepRun(user, room, found);
-        if (found.map) haveMap(found.map.picture).catch(() => null); // asked for again each time
-        return found;
-      } catch (error) {
-        const kept = await keptRun(user, room, run);
-        if (kept && error instanceof ApiError && (error.status === 0 || error.status === 401)) {
-          return kept;
-        }
-        throw error;
-      }
+    queryKey: [room, SUBJECTS[kind].key, id],
+    queryFn: async (): Promise<Run> => {
+      const found = await shownOf(kind, user, room, id);
+      if (found.map) haveMap(found.map.picture).catch(() => null); // asked for again each time
+      return found;
     },
-    refetchInterval: 5_000,
-    networkMode: "always",
-    retry: false,
+    ...ALWAYS,
+  });
+
+/** What is exposed. */
+export const exposureQuery = (user: string, room: string, id: string) =>
+  queryOptions({
+    queryKey: [room, SUBJECTS.exposure.key, id],
+    queryFn: () => shownOf("exposure", user, room, id),
+    ...ALWAYS,
   });

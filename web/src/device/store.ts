@@ -1,4 +1,5 @@
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
+import type { Exposure } from "../api/exposures";
 import type { Run } from "../api/runs";
 import { runAsNow, type StoredOnce, waitingAsNow } from "./upgrade";
 import type { Waiting } from "./waiting";
@@ -6,6 +7,11 @@ import type { Waiting } from "./waiting";
 interface Kept extends DBSchema {
   events: { key: string; value: Waiting | StoredOnce };
   runs: { key: string; value: Run };
+}
+
+/** Beside the first and not in it: a page of an older version that stands open would hold up its upgrade. */
+interface Lit extends DBSchema {
+  exposures: { key: string; value: Exposure };
 }
 
 let opened: Promise<IDBPDatabase<Kept>> | null = null;
@@ -18,6 +24,17 @@ function db(): Promise<IDBPDatabase<Kept>> {
     },
   });
   return opened;
+}
+
+let openedLit: Promise<IDBPDatabase<Lit>> | null = null;
+
+function lit(): Promise<IDBPDatabase<Lit>> {
+  openedLit ??= openDB<Lit>("keen-bite-light", 1, {
+    upgrade(base) {
+      base.createObjectStore("exposures");
+    },
+  });
+  return openedLit;
 }
 
 export async function keepEvent(waiting: Waiting): Promise<void> {
@@ -52,4 +69,21 @@ export async function keptRuns(): Promise<Run[]> {
 /** All events that wait to be sent, whoever logged them. */
 export async function allWaiting(): Promise<Waiting[]> {
   return (await (await db()).getAll("events")).map(waitingAsNow);
+}
+
+export async function keepExposure(user: string, room: string, seen: Exposure): Promise<void> {
+  await (await lit()).put("exposures", seen, `${user} ${room} ${seen.id}`);
+}
+
+export async function keptExposure(
+  user: string,
+  room: string,
+  exposure: string,
+): Promise<Exposure | undefined> {
+  return (await lit()).get("exposures", `${user} ${room} ${exposure}`);
+}
+
+/** All exposures that this device has seen, whoever looked at them. */
+export async function keptExposures(): Promise<Exposure[]> {
+  return (await lit()).getAll("exposures");
 }

@@ -1,24 +1,31 @@
 import { nowSeconds } from "./clock";
 import { dipUnderWay, localRun } from "./local";
-import { allWaiting, keptRuns } from "./store";
+import { underWay } from "./exposureFollow";
+import { allWaiting, keptExposures, keptRuns } from "./store";
+import { litHere } from "./useExposure";
+import type { Waiting } from "./waiting";
 
 const LOOK_EVERY_MS = 60_000;
 const FORGOTTEN_SECONDS = 24 * 3600;
 /** A run last seen in its bath so long ago was lifted by another device. */
 
-/** Tell whether a plate is in a bath, as far as this device knows. */
+/** Tell whether a plate is in a bath or under the lamp, as far as this device knows. */
 export async function biteUnderWay(now = nowSeconds()): Promise<boolean> {
   const waiting = await allWaiting();
-  return (await keptRuns()).some((run) => {
-    if (run.ended_at !== null || now - run.now_seconds > FORGOTTEN_SECONDS) return false;
-    const mine = waiting.filter((each) => each.subject.id === run.id && !each.refused);
-    const local = localRun(
-      run,
-      mine.map((each) => each.event),
-    );
-    return dipUnderWay(local) !== null;
-  });
+  const open = <Seen extends { id: string; ended_at: string | null; now_seconds: number }>(
+    seen: Seen,
+  ) => seen.ended_at === null && now - seen.now_seconds <= FORGOTTEN_SECONDS;
+  const [runs, exposures] = await Promise.all([keptRuns(), keptExposures()]);
+  return (
+    runs.filter(open).some((run) => dipUnderWay(localRun(run, mine(waiting, run.id))) !== null) ||
+    exposures
+      .filter(open)
+      .some((lit) => underWay(litHere(lit, mine(waiting, lit.id)).state) !== null)
+  );
 }
+
+const mine = (waiting: Waiting[], id: string) =>
+  waiting.filter((each) => each.subject.id === id && !each.refused).map((each) => each.event);
 
 type Registration = Pick<ServiceWorkerRegistration, "waiting">;
 

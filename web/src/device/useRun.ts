@@ -1,20 +1,12 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useState } from "react";
-import type { EventIn, Say } from "../api/runs";
-import { clockOffset, nowSeconds } from "./clock";
-import { flushAll } from "./flush";
-import { deviceId, newId, nextSequence } from "./ids";
+import { useQuery } from "@tanstack/react-query";
+import { useMemo } from "react";
 import { localRun } from "./local";
 import { runQuery } from "./runQuery";
-import { keepEvent, waitingEvents } from "./store";
-import type { Subject, Waiting } from "./waiting";
-
-const RETRY_MS = 3_000;
-
-export type Log = (say: Say, atSeconds?: number) => string;
+import { useWaiting } from "./useWaiting";
+import type { Subject } from "./waiting";
 
 /** Follow a run: what the server says, what waits to be sent, and a way to log events. */
-export function useRun(user: string, room: string, subject: Subject) {
+export function useRun(user: string, room: string, subject: Subject & { kind: "run" | "strip" }) {
   const query = useQuery(runQuery(user, room, subject));
   const { waiting, log, flush } = useWaiting(user, room, subject);
   const run = query.data;
@@ -29,56 +21,4 @@ export function useRun(user: string, room: string, subject: Subject) {
     [run, waiting],
   );
   return { run, local, waiting, log, flush, error: query.error };
-}
-
-function useWaiting(user: string, room: string, { kind, id }: Subject) {
-  const [waiting, setWaiting] = useState<Waiting[]>([]);
-  const client = useQueryClient();
-  const refresh = useCallback(async () => {
-    const all = await waitingEvents(user);
-    setWaiting(all.filter((each) => each.subject.id === id));
-  }, [user, id]);
-  const flush = useCallback(async () => {
-    const sent = await flushAll(user, (key, run) => {
-      client.setQueryData([key, "run", run.id], run);
-    });
-    if (sent) await refresh();
-  }, [user, client, refresh]);
-
-  const log: Log = useCallback(
-    (say, atSeconds) => {
-      const event = makeEvent(say, atSeconds);
-      const subject: Subject = { kind, id };
-      const each: Waiting = { id: event.id, user, room, subject, at: Date.now(), event };
-      setWaiting((before) => [...before, each]);
-      keepEvent(each).then(flush);
-      return event.id;
-    },
-    [user, room, kind, id, flush],
-  );
-
-  useEffect(() => {
-    refresh().then(flush);
-    const timer = setInterval(flush, RETRY_MS);
-    window.addEventListener("online", flush);
-    return () => {
-      clearInterval(timer);
-      window.removeEventListener("online", flush);
-    };
-  }, [refresh, flush]);
-  return { waiting, log, flush };
-}
-
-function makeEvent(say: Say, atSeconds?: number): EventIn {
-  const offset = clockOffset();
-  const at = atSeconds ?? nowSeconds();
-  return {
-    ...say,
-    id: newId(),
-    device: deviceId(),
-    sequence: nextSequence(),
-    monotonic_ms: at * 1000 - offset.ms,
-    offset_ms: offset.ms,
-    offset_spread_ms: offset.spreadMs,
-  };
 }

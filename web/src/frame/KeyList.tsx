@@ -34,6 +34,11 @@ const LIST: [string, string][] = [
     "Arrows, Enter, N, L, E",
     "on a two-way test: choose a patch, read it; plan a test; measure the lamp; change it",
   ],
+  [
+    "Space, C, P, T, Z, S",
+    "at the lamp: begin or end a stage; all that is looked at is right; leave it as it is; wash water; undo last; set aside",
+  ],
+  ["X", "on a plate's exposure: by which test"],
   ["2 to 8", "on a value study: how many tones; with a loop drawn, 1 to 8: which tone it becomes"],
   ["Left, right, up, down", "on a value study: choose a cut, move it half an L*, with Shift 5"],
   ["D, L, J, M, Z", "on a value study: brush, loop, join islands, mirror, undo"],

@@ -69,6 +69,12 @@ function Page({ here, ready }: { here: PlateHere; ready: boolean }) {
   return begun || ready ? <Outlet context={here} /> : <Asking error={null} />;
 }
 
+/** The pages of a plate that is exposed, not bitten. */
+const LIT = [
+  ["positive", "Positive"],
+  ["expose", "Exposure"],
+] as const;
+
 function Tabs({ plate }: { plate: Plate }) {
   const { room } = useHere();
   const here = `/r/${room}/plates/${plate.id}`;
@@ -77,10 +83,10 @@ function Tabs({ plate }: { plate: Plate }) {
     name: `${(plate.planned as string[]).includes(key) ? "Change" : "Plan"} ${many}`,
   }));
   const tabs = [
-    { to: here, name: "Bites" },
+    { to: here, name: plate.by_light ? "Plate" : "Bites" },
     { to: `${here}/course`, name: "Course" },
     ...(plate.maps ? [{ to: `${here}/study`, name: "Value study" }] : []),
-    ...(plate.by_light ? [{ to: `${here}/positive`, name: "Positive" }] : []),
+    ...(plate.by_light ? LIT.map(([to, name]) => ({ to: `${here}/${to}`, name })) : []),
     ...plans,
     ...(plate.maps ? [{ to: `${here}/maps`, name: "Stop-out maps" }] : []),
     { to: `${here}/proofs`, name: "Proofs" },

@@ -1,5 +1,6 @@
 import type { Run } from "../api/runs";
-import { fold, happened } from "../device/fold";
+import { fold } from "../device/fold";
+import { happened } from "../device/happened";
 import { type Body, plateId, told } from "./server";
 
 /** The demo's run under way, moved in time, and a server that keeps what it is sent. */

@@ -27,6 +27,7 @@ export function stepPath(room: string, plate: Plate, step: Step["step"]): string
   if (step === "plan" && unplanned) return planPath(room, plate.id, unplanned);
   if (step === "proof") return `${here}/proofs`;
   if (step === "bite" && plate.run) return `/r/${room}/runs/${plate.run.id}`;
+  if (step === "bite" && plate.by_light) return `${here}/expose`;
   return `${here}/course?group=${step}`;
 }
 
@@ -102,4 +103,5 @@ const SQUARE = {
   todo: "top-1 size-2.25 border-[1.5px] border-ink bg-paper",
 };
 const nowLook = (metal: string) =>
-  `plate-edge-on top-0.75 h-2.75 w-10.5 ${metal === "zinc" ? "bg-zinc" : "bg-copper"}`;
+  `plate-edge-on top-0.75 h-2.75 w-10.5 ${NOW[metal] ?? "bg-copper"}`;
+const NOW: Record<string, string> = { zinc: "bg-zinc", polymer: "bg-polymer" };

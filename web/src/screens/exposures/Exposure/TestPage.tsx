@@ -13,6 +13,7 @@ import { Section } from "../../../ui/Section";
 import { dayOf } from "../../../ui/times";
 import { Answer } from "./Answer";
 import { Card } from "./Card";
+import { Expose } from "./Expose";
 import { Films } from "./Films";
 import { KeepLamp } from "./KeepLamp";
 import { Lamp } from "./Lamp";
@@ -36,6 +37,7 @@ export function TestPage({ test, lamp, lamps, others }: Props) {
     <>
       <Head test={test} ask={keys.ask} asked={keys.asked} />
       <Answer test={test} />
+      <Expose test={test} />
       {keys.asked === "plan" ? <PlanTest lamps={lamps} close={close} /> : null}
       {keys.asked === "measure" ? <MeasureLamp lamp={lamp} close={close} /> : null}
       {keys.asked === "lamp" ? <KeepLamp lamp={lamp} close={close} /> : null}

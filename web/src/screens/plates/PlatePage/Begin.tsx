@@ -10,7 +10,7 @@ import { planPath } from "../../../processes/paths";
 import { Button, ButtonLink } from "../../../ui/Button";
 import { Mark } from "../../../ui/Mark";
 import { Trouble } from "../../../ui/Trouble";
-import { Acknowledge } from "./Acknowledge";
+import { Acknowledge } from "../../../ui/Acknowledge";
 import { First } from "./First";
 
 /** Begin to bite what is planned; a process with a caution of its own asks for it first. */

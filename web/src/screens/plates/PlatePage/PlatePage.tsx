@@ -23,7 +23,7 @@ export function PlatePage() {
         {current ? (
           <Bites plate={plate} plans={inOrder(earlier, plans)} current={current} />
         ) : (
-          <NoPlan plate={plate} />
+          <NotBitten plate={plate} />
         )}
         <Study plate={plate} />
       </Beside>
@@ -79,6 +79,28 @@ function Bites({ plate, plans, current }: BitesProps) {
       </div>
       <StageList plan={current} />
     </section>
+  );
+}
+
+/** A plate that is exposed, else one whose bites are to be planned. */
+function NotBitten({ plate }: { plate: Plate }) {
+  const { room } = useHere();
+  if (!plate.by_light) return <NoPlan plate={plate} />;
+  const here = `/r/${room}/plates/${plate.id}`;
+  return (
+    <Empty title={plate.light ? "Under the lamp" : "Exposed, not bitten"}>
+      <p>
+        Next: {plate.next_step} A film that prints its greys is made of its picture; then it is
+        exposed by the clock, first to the dot screen, then to the film.
+      </p>
+      <div className="flex flex-wrap gap-3">
+        <ButtonLink look="strong" to={`${here}/expose`}>
+          {plate.light ? "Go on with the exposure" : "Times under the lamp"}
+        </ButtonLink>
+        <ButtonLink to={`${here}/positive`}>Make the film</ButtonLink>
+        <ButtonLink to={`${here}/course`}>Go on with the course</ButtonLink>
+      </div>
+    </Empty>
   );
 }
 

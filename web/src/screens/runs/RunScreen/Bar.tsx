@@ -1,14 +1,12 @@
-import { Switch } from "@headlessui/react";
-import { useState } from "react";
 import type { Run } from "../../../api/runs";
 import type { Bite } from "../../../device/local";
 import { NightBar, WayOut } from "../../../frame/NightBar";
 import { useHere } from "../../../frame/useHere";
 import { Waits } from "../../../frame/Waits";
 import { Mark } from "../../../ui/Mark";
+import { Sound } from "../../../ui/night/Sound";
 import { homeOf } from "./home";
 import { Others } from "./Others";
-import { setSound, soundOn } from "./useCountdown";
 
 type Props = {
   run: Run;
@@ -58,23 +56,5 @@ export function Bar({ run, inBath, over, begun, bite, wrong }: Props) {
       </button>
       <WayOut to={homeOf(room, run)} word={run.strip ? "Strip" : "Plate page"} />
     </NightBar>
-  );
-}
-
-function Sound() {
-  const [sound, hear] = useState(soundOn);
-  const turn = (on: boolean) => {
-    setSound(on);
-    hear(on);
-  };
-  return (
-    <Switch
-      checked={sound}
-      onChange={turn}
-      aria-label="Sound"
-      className="ml-auto min-h-12 px-1 text-h3 whitespace-nowrap text-night-ink-2 group-has-data-waits:max-desk:hidden max-phone:hidden"
-    >
-      {sound ? "Sound on" : "Sound off"}
-    </Switch>
   );
 }

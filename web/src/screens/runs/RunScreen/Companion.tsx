@@ -1,7 +1,7 @@
 import type { Run } from "../../../api/runs";
 import type { Local } from "../../../device/local";
 import { Said } from "../../../ui/night/Night";
-import { Check } from "./Check";
+import { Check } from "../../../ui/night/Check";
 import type { Acts } from "./useActs";
 
 type Props = { run: Run; local: Local; acts: Acts };

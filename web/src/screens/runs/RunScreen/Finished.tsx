@@ -4,9 +4,9 @@ import type { Waiting } from "../../../device/waiting";
 import { goalAt, inWords, standsAt } from "../../../device/sheet";
 import { Trouble } from "../../../ui/Trouble";
 import { AreaRow } from "./Cover";
-import { Line } from "./Line";
+import { Line } from "../../../frame/Line";
 import { LastRinse } from "./LastRinse";
-import { Notices } from "./Notices";
+import { Notices } from "../../../ui/night/Notices";
 import { FarText, FarTitle, OutPart, Said } from "../../../ui/night/Night";
 import type { Acts } from "./useActs";
 
@@ -22,7 +22,7 @@ export function Finished({ run, local, inBath, waiting, acts }: Props) {
   return (
     <OutPart>
       <section>
-        <Line run={run} waiting={waiting} />
+        <Line events={run.events} waiting={waiting} />
         {run.outcome && run.outcome !== "finished" ? (
           <LeftAside run={run} />
         ) : (
@@ -31,7 +31,7 @@ export function Finished({ run, local, inBath, waiting, acts }: Props) {
             {inBath ? null : <LastRinse run={run} local={local} acts={acts} />}
           </>
         )}
-        <Notices state={local.state} />
+        <Notices notices={local.state.notices} />
         <Trouble error={acts.endError} />
       </section>
       <Prints run={run} local={local} />

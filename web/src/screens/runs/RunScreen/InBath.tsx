@@ -3,7 +3,7 @@ import type { Immersion } from "../../../device/fold";
 import type { Bite, Local } from "../../../device/local";
 import { biteLasts, readingsOf } from "../../../device/local";
 import type { Waiting } from "../../../device/waiting";
-import type { Log } from "../../../device/useRun";
+import type { Log } from "../../../device/useWaiting";
 import { useHere } from "../../../frame/useHere";
 import { clock } from "../../../ui/times";
 import { shownTemperature } from "../../../ui/units";
@@ -11,7 +11,7 @@ import { useNowOf } from "../../../ui/useNow";
 import { FarClock } from "../../../ui/night/FarClock";
 import { Gauge } from "./Gauge";
 import { Heat } from "./Heat";
-import { Line } from "./Line";
+import { Line } from "../../../frame/Line";
 import { Said } from "../../../ui/night/Night";
 import { Readings } from "./Readings";
 import { Seen } from "./Seen";
@@ -44,7 +44,7 @@ export function InBath({ run, local, dip, bite, due, stale, flash, log, waiting,
       <section
         className={`relative flex min-h-0 min-w-0 flex-col pr-8 pl-4.5 max-desk:row-start-2 max-desk:px-5.5 max-desk:pt-4.5 max-phone:px-4 max-phone:pt-3 flat:row-start-2 flat:overflow-auto flat:px-5 flat:pt-3 ${flash ? "bg-night-ink **:text-night!" : ""}`}
       >
-        <Line run={run} waiting={waiting} />
+        <Line events={run.events} waiting={waiting} />
         <Heat run={run} celsius={local.celsius} />
         {stale ? (
           <Stale dip={dip} due={due} state={local.state} log={log} />

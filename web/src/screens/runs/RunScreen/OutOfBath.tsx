@@ -4,15 +4,15 @@ import type { Waiting } from "../../../device/waiting";
 import { TimeWord } from "../../../ui/Ticking";
 import { clock } from "../../../ui/times";
 import { useWide } from "../../../ui/useWide";
-import { Check } from "./Check";
+import { Check } from "../../../ui/night/Check";
 import { Goggles, Scrap, ScrapSaid } from "./Companion";
 import { Cover } from "./Cover";
 import { CoverMap, useRunMap, WithWhat } from "./CoverMap";
 import { Heat } from "./Heat";
 import { FarText, FarTitle, OutPart, Said } from "../../../ui/night/Night";
-import { Line } from "./Line";
-import { Notices } from "./Notices";
-import { Reading } from "./Readings";
+import { Line } from "../../../frame/Line";
+import { Notices } from "../../../ui/night/Notices";
+import { Reading } from "../../../ui/night/Reading";
 import { Seen } from "./Seen";
 import type { Acts } from "./useActs";
 import { useProbeWord } from "./useProbeWord";
@@ -48,7 +48,7 @@ export function OutOfBath({ run, local, bite, acts, waiting }: Props) {
         />
       </div>
       <section className="max-desk:-order-1">
-        <Line run={run} waiting={waiting} />
+        <Line events={run.events} waiting={waiting} />
         <Heat run={run} celsius={local.celsius} />
         <ProbeWord run={run} />
         <FarTitle>{heading(run, bite, cover, open)}</FarTitle>
@@ -63,7 +63,7 @@ export function OutOfBath({ run, local, bite, acts, waiting }: Props) {
         {wide || !map ? null : <div className="mt-3">{map}</div>}
         {acts.said ? <Said>{acts.said}</Said> : null}
         <ScrapSaid local={local} />
-        <Notices state={local.state} />
+        <Notices notices={local.state.notices} />
         <dl className="mt-5 grid grid-cols-2 border-t-2 border-night-line max-phone:mt-3 flat:mt-2">
           <Reading
             name={last ? "Out for" : run.bites_before ? "Not dipped again" : "Not bitten yet"}

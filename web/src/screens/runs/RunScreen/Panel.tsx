@@ -1,18 +1,19 @@
 import type { Run } from "../../../api/runs";
 import type { Local } from "../../../device/local";
-import type { Log } from "../../../device/useRun";
+import type { Log } from "../../../device/useWaiting";
 import { useOddBath } from "../../../frame/useOddBath";
 import { shapeOf, temperature } from "../../../ui/form/shape";
 import { useForm } from "../../../ui/form/useForm";
 import { NightButton } from "../../../ui/night/Night";
-import { NightField } from "./NightField";
-import { PANEL } from "./panelLook";
+import { NightField } from "../../../ui/night/NightField";
+import { PANEL } from "../../../ui/night/panelLook";
 import { Scrap } from "./Scrap";
-import { SetAside } from "./SetAside";
+import { WhyAside } from "../../../ui/night/WhyAside";
 import type { Acts } from "./useActs";
 import { Wrong } from "./Wrong";
 
 const SHAPE = shapeOf("TemperatureEventIn", { "data.celsius": temperature("Bath now") });
+const USUAL = ["tomorrow", "foul bite", "wrong plate"];
 const STEP_DEGREES = 0.5;
 type Props = { run: Run; local: Local; acts: Acts; log: Log };
 
@@ -20,7 +21,10 @@ type Props = { run: Run; local: Local; acts: Acts; log: Log };
 export function Panel({ run, local, acts, log }: Props) {
   if (acts.asked === "wrong") return <Wrong run={run} close={() => acts.ask(null)} />;
   if (acts.asked === "scrap") return <Scrap local={local} close={() => acts.ask(null)} log={log} />;
-  if (acts.asked === "set-aside") return <SetAside acts={acts} />;
+  if (acts.asked === "set-aside")
+    return (
+      <WhyAside usual={USUAL} end={acts.end} error={acts.endError} close={() => acts.ask(null)} />
+    );
   return acts.asked === "temperature" ? (
     <Temperature close={() => acts.ask(null)} log={log} />
   ) : null;

@@ -16,8 +16,8 @@ import { OutOfBath } from "./OutOfBath";
 import { Panel } from "./Panel";
 import { Stale } from "./Stale";
 import { useActs } from "./useActs";
-import { useAwake } from "./useAwake";
-import { useCountdown } from "./useCountdown";
+import { useAwake } from "../../../ui/night/useAwake";
+import { useCountdown } from "../../../ui/night/useCountdown";
 import { useRunKeys } from "./useRunKeys";
 
 const STALE_SECONDS = 15 * 60;
@@ -64,7 +64,7 @@ function AtTheBath({ seen }: { seen: Seen }) {
   const over = useNowOf((now) => due !== null && now > due);
   const acts = useActs(seen, bite);
   useAwake();
-  useCountdown(due);
+  useCountdown(due, "lift now");
   useRunKeys(acts);
   return (
     <Night out={!dip} over={over}>

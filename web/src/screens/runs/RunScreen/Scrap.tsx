@@ -2,10 +2,10 @@ import { number, shapeOf } from "../../../ui/form/shape";
 import { useForm } from "../../../ui/form/useForm";
 import { NightButton } from "../../../ui/night/Night";
 import type { Local } from "../../../device/local";
-import type { Log } from "../../../device/useRun";
+import type { Log } from "../../../device/useWaiting";
 import { useInstrumentSaid } from "../../../frame/useInstrumentSaid";
-import { NightField } from "./NightField";
-import { PANEL } from "./panelLook";
+import { NightField } from "../../../ui/night/NightField";
+import { PANEL } from "../../../ui/night/panelLook";
 
 const SHAPE = shapeOf("ScrapEventIn", {
   "data.lstar": number("The scrap reads L*", { unit: "L*" }),

@@ -1,6 +1,6 @@
 import type { Local } from "../../../device/local";
 import type { Acts } from "./useActs";
-import { Check } from "./Check";
+import { Check } from "../../../ui/night/Check";
 
 type Sight = readonly [about: string, text: string, shown: string];
 

@@ -4,7 +4,7 @@ import { useHere } from "../../../frame/useHere";
 import kinds from "../../../api/kinds.gen.json";
 import { nowSeconds } from "../../../device/clock";
 import type { Run } from "../../../api/runs";
-import { happened, inOrder, takenBack } from "../../../device/fold";
+import { lastToTakeBack } from "../../../device/happened";
 import { type Bite, currentBite, dipUnderWay, liftAt } from "../../../device/local";
 import type { useRun } from "../../../device/useRun";
 import { homeOf } from "./home";
@@ -73,9 +73,10 @@ export function useActs(seen: Seen, bite: Bite | null) {
   };
   const undo = () => {
     if (!run) return;
-    const all = inOrder([...run.events, ...waiting.map((each) => happened(each.event))]);
-    const gone = takenBack(all);
-    const last = all.findLast((e) => kinds.kinds[e.kind].undoable && !gone.has(e.id));
+    const last = lastToTakeBack(
+      run.events,
+      waiting.map((each) => each.event),
+    );
     if (!last) return;
     log({ kind: "undo", data: { event: last.id } });
     say({ text: `Took back: ${kinds.kinds[last.kind].short}.` });

@@ -1,7 +1,7 @@
 import { useState } from "react";
-import type { Plate } from "../../../api/plates";
-import { Button } from "../../../ui/Button";
-import { CautionCard } from "../../../ui/CautionCard";
+import type { Plate } from "../api/plates";
+import { Button } from "./Button";
+import { CautionCard } from "./CautionCard";
 
 type Caution = NonNullable<Plate["asks"][string]>[number];
 type Props = {

@@ -9,7 +9,7 @@ test.each([
   [59, 58, []],
   [-5, -6, []],
 ])("between %d and %d s left it says %j", (then, left, words) =>
-  expect(saidBetween(then, left).map(([, each]) => each)).toEqual(words),
+  expect(saidBetween(then, left, "lift now").map(([, each]) => each)).toEqual(words),
 );
 
 test("sound is on until it is turned off, and stays as it was set", () => {

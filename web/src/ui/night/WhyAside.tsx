@@ -1,20 +1,25 @@
-import { shapeOf, text } from "../../../ui/form/shape";
-import { useForm } from "../../../ui/form/useForm";
-import { useField } from "../../../ui/form/useField";
-import { NightButton } from "../../../ui/night/Night";
-import { Trouble } from "../../../ui/Trouble";
-import type { Acts } from "./useActs";
+import { shapeOf, text } from "../form/shape";
+import { useForm } from "../form/useForm";
+import { useField } from "../form/useField";
+import { NightButton } from "./Night";
+import { Trouble } from "../Trouble";
+import { PANEL } from "./panelLook";
 
 const SHAPE = shapeOf("EndIn", { reason: text("Another reason", { needed: true }) });
-const USUAL = ["tomorrow", "foul bite", "wrong plate"];
 
-/** Why the bites end here: one tap for the usual reasons, or typed. */
-export function SetAside({ acts }: { acts: Acts }) {
-  const close = () => acts.ask(null);
+type Props = {
+  usual: string[];
+  end: (reason: string) => void;
+  error: unknown;
+  close: () => void;
+};
+
+/** Why work ends here: one tap for the usual reasons, or typed. */
+export function WhyAside({ usual, end, error, close }: Props) {
   const form = useForm<{ reason: string }, void>(SHAPE, {
     start: { reason: "" },
     send: async ({ reason }) => {
-      acts.end(reason);
+      end(reason);
     },
   });
   const field = useField(form, "reason");
@@ -23,11 +28,11 @@ export function SetAside({ acts }: { acts: Acts }) {
       noValidate
       onSubmit={form.submit}
       onKeyDown={(event) => event.key === "Escape" && close()}
-      className="absolute inset-x-0 bottom-37 z-3 flex flex-wrap items-center gap-4 border-t-2 border-night-line bg-night-2 px-8 py-4.5 text-h2 max-desk:bottom-59 max-phone:bottom-51.5 short:bottom-28 flat:right-59 flat:bottom-0 flat:gap-2.5 flat:px-4 flat:py-2.5 max-phone:gap-2.5 max-phone:px-4 max-phone:py-3 max-phone:text-lead"
+      className={PANEL}
     >
       <p className="basis-full font-semibold">Why is it set aside?</p>
-      {USUAL.map((reason) => (
-        <NightButton key={reason} plain onClick={() => acts.end(reason)}>
+      {usual.map((reason) => (
+        <NightButton key={reason} plain onClick={() => end(reason)}>
           {reason}
         </NightButton>
       ))}
@@ -50,7 +55,7 @@ export function SetAside({ acts }: { acts: Acts }) {
           {field.fault}
         </p>
       ) : null}
-      <Trouble error={acts.endError} />
+      <Trouble error={error} />
     </form>
   );
 }

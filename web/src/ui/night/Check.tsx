@@ -1,4 +1,4 @@
-import { Mark } from "../../../ui/Mark";
+import { Mark } from "../Mark";
 
 type Props = { done: boolean; text: string; plain?: boolean; onDo: () => void };
 

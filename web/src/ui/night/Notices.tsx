@@ -1,14 +1,15 @@
-import type { RunState } from "../../../api/runs";
-import { Said } from "../../../ui/night/Night";
+import type { RunState } from "../../api/runs";
+import { Said } from "./Night";
 
-type Code = RunState["notices"][number]["code"];
+type Noticed = RunState["notices"];
+type Code = Noticed[number]["code"];
 
 /** What a hand may have to mend; a press that bounced or was taken back needs none. */
 const TO_KNOW: Code[] = ["too-long", "too-many", "unknown-area", "lift-waits-for-dip"];
 
 /** Entries that are kept but do not count, and why the last of them does not. */
-export function Notices({ state }: { state: RunState }) {
-  const odd = state.notices.filter((notice) => TO_KNOW.includes(notice.code));
+export function Notices({ notices }: { notices: Noticed }) {
+  const odd = notices.filter((notice) => TO_KNOW.includes(notice.code));
   const last = odd.at(-1);
   if (!last) return null;
   return (

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from "react";
-import { useField } from "../../../ui/form/useField";
-import type { Form } from "../../../ui/form/useForm";
-import { byArrows } from "../../../ui/form/Fields";
+import { useField } from "../form/useField";
+import type { Form } from "../form/useForm";
+import { byArrows } from "../form/Fields";
 
 type Props = { form: Form; name: string; step: number; hidden?: boolean; focus?: boolean };
 

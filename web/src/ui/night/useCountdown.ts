@@ -1,6 +1,6 @@
 import { useEffect } from "react";
-import { nowSeconds } from "../../../device/clock";
-import { onTick } from "../../../ui/useNow";
+import { nowSeconds } from "../../device/clock";
+import { onTick } from "../useNow";
 
 const SOUND = "keen-sound";
 const TICK_MS = 250;
@@ -9,29 +9,28 @@ const WORDS: [seconds: number, words: string][] = [
   [60, "one minute"],
   [30, "thirty seconds"],
   [BEEP_FROM_SECONDS, "ten seconds"],
-  [0, "lift now"],
 ];
 
 export const soundOn = () => localStorage.getItem(SOUND) !== "off";
 export const setSound = (on: boolean) => localStorage.setItem(SOUND, on ? "on" : "off");
 
-/** What is said between two moments, with so much left at each. */
-export const saidBetween = (then: number, left: number): [number, string][] =>
-  WORDS.filter(([mark]) => then > mark && left <= mark);
+/** What is said between two moments, with so much left at each; `last` at zero. */
+export const saidBetween = (then: number, left: number, last: string): [number, string][] =>
+  [...WORDS, [0, last] as [number, string]].filter(([mark]) => then > mark && left <= mark);
 
 /** A spoken countdown and beeps; sound is extra, never the only sign. */
-export function useCountdown(due: number | null): void {
+export function useCountdown(due: number | null, last: string): void {
   useEffect(() => {
     if (due === null) return;
     let then = due - nowSeconds();
     return onTick(() => {
       const left = due - nowSeconds();
-      const said = saidBetween(then, left);
+      const said = saidBetween(then, left, last);
       then = left;
       if (!soundOn()) return;
       for (const [mark, words] of said) speak(words, mark <= BEEP_FROM_SECONDS);
     }, TICK_MS);
-  }, [due]);
+  }, [due, last]);
 }
 
 function speak(words: string, beep: boolean): void {

@@ -1,0 +1,52 @@
+import { type Exposure, getExposure, sendExposureEvents } from "../api/exposures";
+import {
+  type EventIn,
+  getRun,
+  getStripRun,
+  type Run,
+  sendRunEvents,
+  sendStripEvents,
+} from "../api/runs";
+import { keepExposure, keepRun, keptExposure, keptRun } from "./store";
+import type { Subject } from "./waiting";
+
+/** What events happen to: how each is asked for, told, and kept for when there is no line. */
+type Door<Shown> = {
+  /** Under which the query cache has it. */
+  key: string;
+  get: (room: string, id: string) => Promise<Shown>;
+  send: (room: string, id: string, events: EventIn[]) => Promise<Shown>;
+  keep: (user: string, room: string, shown: Shown) => Promise<void>;
+  kept: (user: string, room: string, id: string) => Promise<Shown | undefined>;
+};
+
+/** As it is shown, by its kind. */
+export type Shown = { run: Run; strip: Run; exposure: Exposure };
+
+const asRun = { key: "run", keep: keepRun, kept: keptRun };
+
+export const SUBJECTS: { [Kind in Subject["kind"]]: Door<Shown[Kind]> } = {
+  run: { ...asRun, get: getRun, send: sendRunEvents },
+  strip: { ...asRun, get: getStripRun, send: sendStripEvents },
+  exposure: {
+    key: "exposure",
+    get: getExposure,
+    send: sendExposureEvents,
+    keep: keepExposure,
+    kept: keptExposure,
+  },
+};
+
+/** Send a subject's events; what the server then shows of it is kept here. */
+export async function sendTo<Kind extends Subject["kind"]>(
+  kind: Kind,
+  user: string,
+  room: string,
+  id: string,
+  events: EventIn[],
+): Promise<Shown[Kind]> {
+  const door = SUBJECTS[kind] as Door<Shown[Kind]>;
+  const shown = await door.send(room, id, events);
+  await door.keep(user, room, shown);
+  return shown;
+}
