@@ -316,6 +316,20 @@ REGISTRY: dict[str, Calculator] = {
             "The water, and how long the plate was washed out; None before it was.",
         ),
         Calculator(
+            "read-test",
+            "core.polymer.read_prints:read_test_print",
+            "A scan of a printed two-way test, and the times of its strips.",
+            Budget(seconds=60, megabytes=1500),
+            reads_files=True,
+        ),
+        Calculator(
+            "read-steps",
+            "core.polymer.read_prints:read_steps_print",
+            "A scan of a printed step chart, and how many steps it has.",
+            Budget(seconds=60, megabytes=1500),
+            reads_files=True,
+        ),
+        Calculator(
             "exposure-run",
             "core.polymer.exposure_sheet:exposure_run",
             "What an exposure is planned by: a pair of times, or the strips of a two-way test.",

@@ -18,8 +18,6 @@ from core.schema import Shape
 from core.study.shapes import Folder, Mm
 from core.units import MM_PER_INCH
 
-TEST_FILMS = (0.0, 0.05, 0.35, 0.65, 0.95, 1.0)
-"""In each patch of a two-way test, the lightest left."""
 _MOST_IN_A_ROW = 32
 _LEAST_STEP_PX, _LEAST_STEP_MM = 4, 1.5
 _TOP = 65_535
@@ -100,7 +98,7 @@ def step_chart(given: StepChartInput) -> StepChartOutput:
     """
     films = given.films or [k / (given.steps - 1) for k in range(given.steps)]
     cell_mm = given.width_mm / given.across, given.height_mm / given.down
-    columns, rows = _laid(len(films), cell_mm)
+    columns, rows = laid_out(len(films), cell_mm)
     size = _size_px(given)
     _check(given, (cell_mm[0] / columns, cell_mm[1] / rows))
     film = _drawn(np.array(films) * given.most_black, (columns, rows), given, size)
@@ -116,8 +114,20 @@ def step_chart(given: StepChartInput) -> StepChartOutput:
     )  # fmt: skip
 
 
-def _laid(count: int, cell_mm: tuple[float, float]) -> tuple[int, int]:
-    """Return columns and rows of a chart: one row while it can be read as one."""
+def laid_out(count: int, cell_mm: tuple[float, float]) -> tuple[int, int]:
+    """Return columns and rows of a chart: one row while it can be read as one.
+
+    Parameters
+    ----------
+    count : int
+        Steps.
+    cell_mm : (float, float)
+        Width and height of the whole chart.
+
+    Returns
+    -------
+    (int, int)
+    """
     if count <= _MOST_IN_A_ROW:
         return count, 1
     rows = max(1, round(math.sqrt(count * cell_mm[1] / cell_mm[0])))

@@ -10,23 +10,18 @@ import numpy as np
 from core.data.mordants import TABLES_VERSION
 from core.errors import CoreError
 from core.progress import Tell, untold
-from core.reading.areas import AreaBlocks, area_blocks, middles_of
-from core.reading.doubts import CLIPPED_SHARE, SHADOW, TEXTS
-from core.reading.mark import outside_mark, unwritten
-from core.reading.read_patches import checked_corners
-from core.reading.register import Labels, Laid, corners_of, lay_over
-from core.reading.scan import Light, Scan, open_scan, seen_through
+from core.reading.areas import AreaBlocks, area_blocks
+from core.reading.doubts import CLIPPED_SHARE, TEXTS
+from core.reading.laid_scan import LaidScan, laid_scan
+from core.reading.register import Labels
+from core.reading.scan import Light
 from core.reading.shapes import ProofArea, ReadArea, ReadProofInput, ReadProofOutput, ReadWarning
-from core.reading.sharp import grain_is_sharp
-from core.reading.sheet import Mask, White, first_white, fit_white, sheet_mask
 from core.reading.straight import write_straight
-from core.tone.lightness import lightness_from_reflectance, reflectance_from_lightness
+from core.tone.lightness import reflectance_from_lightness
 
 _WHITE_LSTAR = 94.0
 """What an area left white is taken to print, where the map is laid over."""
 _FEW_BLOCKS = 12
-_LOOKED_AT = 6
-_SHADED_SHARE = 0.05
 
 
 def read_proof(given: ReadProofInput, tell: Tell = untold) -> ReadProofOutput:
@@ -53,41 +48,25 @@ def read_proof(given: ReadProofInput, tell: Tell = untold) -> ReadProofOutput:
     Source: ``cie-15``, ``evangelidis-2008``.
     """
     labels = _labels(given.labels)
-    scan = open_scan(given.image)
-    tell(0.3)
-    sheet = sheet_mask(scan.light)
-    over = np.where(sheet, scan.light / first_white(scan.light, sheet).picture(), 1.0)
-    over = np.asarray(over, dtype=np.float32)
-    corners = [checked_corners(scan, given.corners_px)] if given.corners_px else corners_of(over)
-    laid = lay_over(over, corners, _expected(labels, given.areas))
-    tell(0.6)
-    mark = seen_through(np.array([[0, 0], [1, 0], [1, 1], [0, 1]]), laid.warp)
-    outside = outside_mark(sheet, mark)
-    white = fit_white(scan.light, unwritten(outside, over), all_round=True)
-    if white is None:
-        raise CoreError(
-            "no-paper", "No bare sheet outside the plate mark can be seen, so there is no white to "
-            "read against. Scan it again with paper all round.", field="image",
-            allowed="bare sheet outside the plate mark",
-        )  # fmt: skip
-    blocks = area_blocks(scan, white, laid.warp, labels, given)
+    seen = laid_scan(given.image, given.corners_px, _expected(labels, given.areas), tell)
+    blocks = area_blocks(seen.scan, seen.white, seen.laid.warp, labels, given)
     return ReadProofOutput(
         areas=[_read(area, blocks[area.name]) for area in given.areas],
-        corners_px=[(round(float(x), 1), round(float(y), 1)) for x, y in scan.to_whole(mark)],
-        turned=laid.turned,
-        likeness=round(laid.likeness, 3),
-        straight=_straight(given, scan, white, laid),
-        paper_spread=round(float(100 - lightness_from_reflectance(1 - white.spread)), 2),
-        warnings=_warnings(scan, outside, white, laid),
+        corners_px=seen.in_scan(seen.mark),
+        turned=seen.laid.turned,
+        likeness=round(seen.laid.likeness, 3),
+        straight=_straight(given, seen),
+        paper_spread=seen.paper_spread,
+        warnings=seen.warnings(),
         tables=TABLES_VERSION,
     )
 
 
-def _straight(given: ReadProofInput, scan: Scan, white: White, laid: Laid) -> str | None:
+def _straight(given: ReadProofInput, seen: LaidScan) -> str | None:
     if given.write is None:
         return None
-    over = scan.light / white.picture()
-    return write_straight(given.write, over, laid.warp, given.width_mm / given.height_mm)
+    over = seen.scan.light / seen.white.picture()
+    return write_straight(given.write, over, seen.laid.warp, given.width_mm / given.height_mm)
 
 
 def _labels(path: str) -> Labels:
@@ -124,30 +103,3 @@ def _read(area: ProofArea, blocks: AreaBlocks) -> ReadArea:
         name=area.name, lstar=round(lstar, 2), spread=round(spread, 2), doubt=round(doubt, 2),
         share=round(blocks.share, 4), warnings=found,
     )  # fmt: skip
-
-
-def _warnings(scan: Scan, outside: Mask, white: White, laid: Laid) -> list[ReadWarning]:
-    codes = {
-        "blurred": _is_soft(scan, white, laid),
-        "paper-clipped": float(scan.burnt[outside].mean()) > CLIPPED_SHARE,
-        "in-shadow": _shaded(scan.light, outside, white),
-    }
-    return [ReadWarning(code=code, text=TEXTS[code]) for code, there in codes.items() if there]
-
-
-def _is_soft(scan: Scan, white: White, laid: Laid) -> bool:
-    points = middles_of(laid.warp, _LOOKED_AT)
-    light = white.at(points)
-    wide = float(np.ptp(scan.to_whole(points), axis=0).max()) / _LOOKED_AT
-    said = [
-        grain_is_sharp(scan, at, wide, float(own))
-        for at, own in zip(scan.to_whole(points), light, strict=True)
-    ]
-    told = [each for each in said if each is not None]
-    return bool(told) and float(np.mean(told)) < 0.5
-
-
-def _shaded(light: Light, outside: Mask, white: White) -> bool:
-    """Tell whether a part of the bare sheet lies in shadow."""
-    over = cv2.blur(light / white.picture(), (9, 9))[outside]
-    return bool(float(np.mean(over < 1 - SHADOW)) > _SHADED_SHARE)

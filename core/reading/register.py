@@ -20,6 +20,8 @@ LAID_PX = 420
 """Long side of the map as it is matched."""
 SAME_PLATE = 0.6
 """Correlation with the map's tones under which a proof is taken for another plate's."""
+_SURER = 0.02
+"""A chart that is as like flipped is not told from one that is not."""
 _STEPS = ((9, 60), (5, 60), (3, 80))
 """Blur of what is matched, and passes: coarse first."""
 _LOOKED_AT_PX = 800
@@ -90,7 +92,7 @@ def _clockwise(corners: NDArray) -> Corners:
     return np.asarray(corners[np.argsort(turn)], dtype=np.float32)
 
 
-def lay_over(over: Light, candidates: list[Corners], expected: Light) -> Laid:
+def lay_over(over: Light, candidates: list[Corners], expected: Light, margin: float = 0.0) -> Laid:
     """Return how a scan lies to the map of its plate.
 
     Parameters
@@ -101,6 +103,9 @@ def lay_over(over: Light, candidates: list[Corners], expected: Light) -> Laid:
         What may be the corners of the plate mark, clockwise.
     expected : array (h, w)
         Light that each point of the plate should print, as it prints.
+    margin : float
+        Of bare sheet that is matched beyond the mark, over the plate's long side: even steps look
+        alike wherever they are laid, and only the edge tells.
 
     Returns
     -------
@@ -118,25 +123,31 @@ def lay_over(over: Light, candidates: list[Corners], expected: Light) -> Laid:
     """
     less = LAID_PX / max(expected.shape)
     size = (max(8, round(expected.shape[1] * less)), max(8, round(expected.shape[0] * less)))
-    template = cv2.resize(expected, size, interpolation=cv2.INTER_AREA)
+    pad = round(margin * LAID_PX)
+    template = cv2.copyMakeBorder(
+        cv2.resize(expected, size, interpolation=cv2.INTER_AREA), pad, pad, pad, pad,
+        cv2.BORDER_CONSTANT, value=(1.0,),
+    )  # fmt: skip
     seen = cv2.GaussianBlur(over, (0, 0), 1.0)
-    ways = [way for corners in candidates for way in _ways(seen, corners, template)]
+    ways = [way for corners in candidates for way in _ways(seen, corners, template, pad)]
     straight = max((way for way in ways if not way.flipped), key=lambda way: way.likeness)
     flipped = max((way for way in ways if way.flipped), key=lambda way: way.likeness)
     warp, likeness = _refined(seen, straight.warp, template)
-    if flipped.likeness > max(likeness, straight.likeness) and flipped.likeness > SAME_PLATE:
+    surely = max(likeness, straight.likeness) + _SURER
+    if flipped.likeness > surely and flipped.likeness > SAME_PLATE:
         raise CoreError(
             "mirrored-scan", "This proof lies mirrored against its plate's map: the scan was "
             "flipped, or it is a counterproof. Flip it and send it again.", field="image",
             allowed="a proof the right way round",
         )  # fmt: skip
+    likeness = _inner_likeness(seen, warp, template, pad)
     if likeness < SAME_PLATE:
         raise CoreError(
             "other-plate", "This does not look like a proof of this plate: its darks lie "
             "elsewhere than on the plate's map. If it is one, drag the corners of its plate mark.",
             field="image", value=round(likeness, 2), allowed=f"at least {SAME_PLATE:g} alike",
         )  # fmt: skip
-    return Laid(warp @ np.diag([size[0], size[1], 1.0]), likeness)
+    return Laid(warp @ np.array([[size[0], 0, pad], [0, size[1], pad], [0, 0, 1.0]]), likeness)
 
 
 class _Way(NamedTuple):
@@ -145,10 +156,11 @@ class _Way(NamedTuple):
     warp: Array
 
 
-def _ways(seen: Light, corners: Corners, template: Light) -> list[_Way]:
+def _ways(seen: Light, corners: Corners, template: Light, pad: int) -> list[_Way]:
     """Return the four turns of a sheet, straight and flipped, and how like the map each is."""
     size = (template.shape[1], template.shape[0])
-    onto = np.array([[0, 0], [size[0], 0], size, [0, size[1]]], dtype=np.float32)
+    right, low = size[0] - pad, size[1] - pad
+    onto = np.array([[pad, pad], [right, pad], [right, low], [pad, low]], dtype=np.float32)
     found = []
     for turned in range(4):
         warp = cv2.getPerspectiveTransform(onto, np.roll(corners, turned, axis=0))
@@ -156,6 +168,13 @@ def _ways(seen: Light, corners: Corners, template: Light) -> list[_Way]:
         found.append(_Way(_likeness(laid, template), False, warp))
         found.append(_Way(_likeness(np.fliplr(laid), template), True, warp))
     return found
+
+
+def _inner_likeness(seen: Light, warp: Array, template: Light, pad: int) -> float:
+    """Return the likeness within the plate: the sheet about it is like any sheet."""
+    laid = _laid(seen, warp, (template.shape[1], template.shape[0]))
+    inner = np.s_[pad : template.shape[0] - pad, pad : template.shape[1] - pad]
+    return _likeness(laid[inner], template[inner])
 
 
 def _laid(seen: Light, warp: Array, size: tuple[int, int]) -> Light:

@@ -18,6 +18,7 @@ from server.exposures.actions.films import (
     ask_for_screen,
 )
 from server.exposures.actions.lamps import keep_lamp, measure_lamp, take_back_measurement
+from server.exposures.actions.scans import ask_to_read
 from server.exposures.actions.tests import change_chart, change_test, make_chart, make_test
 from server.exposures.models import Chart, Exposure, Lamp, Test
 from server.exposures.reads import (
@@ -33,6 +34,7 @@ from server.exposures.schemas import (
     ChartFilmIn,
     ChartIn,
     ChartOut,
+    ChartScanIn,
     ExposureCard,
     ExposureEnd,
     ExposureIn,
@@ -200,6 +202,14 @@ def post_chart_film(
 ) -> tuple[int, TaskOut]:
     """Draw the film of a test, or a step chart for its pair, as a task."""
     return 202, task_out(ask_for_chart_film(signed_in(request), room, test, payload))
+
+
+@router.post("/exposure-tests/{uuid:test}/scan", response=ASKED)
+def post_chart_scan(
+    request: HttpRequest, room: RoomId, test: UUID, payload: ChartScanIn
+) -> tuple[int, TaskOut]:
+    """Read a test's patches, or the steps of a chart by its pair, off a stored scan, as a task."""
+    return 202, task_out(ask_to_read(signed_in(request), room, test, payload))
 
 
 @router.post("/plates/{uuid:plate}/positive", response=ASKED)

@@ -27,6 +27,7 @@ from core.polymer.pair_shapes import MOST_PATCHES, ExposurePairOutput, PairPatch
 from core.polymer.pair_test import PairTestInput, PairTestOutput
 from core.polymer.positive_shapes import Crop, Form, Levels
 from core.polymer.shapes import Dose, ExposureSeconds, Irradiance, LampHours, StepDensity
+from core.reading.shapes import Corners
 from core.study.shapes import Mm
 from server.baths.schemas import Caution
 from server.events.schemas import EventOut
@@ -336,6 +337,20 @@ class ChartFilmIn(Schema):
     dpi: FilmDpi = 720
     printed_side: PrintedSide = "to-plate"
     forms: Forms = ["tiff"]
+
+
+class ChartScanIn(Schema):
+    """A stored scan of a test's print, or of a step chart's by its pair."""
+
+    id: UUID
+    picture: UUID
+    what: Literal["test", "chart"]
+    steps: Annotated[int, Field(ge=11, le=256)] = 21
+    width_mm: Mm | None = None
+    """None: as wide as the test's piece."""
+    height_mm: Mm | None = None
+    corners: Corners | None = None
+    """Of the plate mark in the scan; null: it is looked for."""
 
 
 class PositiveIn(Schema):

@@ -11,6 +11,7 @@ from ninja import Schema
 from core.image.shapes import DustCoverageOutput
 from core.polymer.dot_screen import DotScreenOutput
 from core.polymer.positive_shapes import PositiveOutput
+from core.polymer.read_prints import ReadStepsOutput, ReadTestOutput
 from core.polymer.step_chart import StepChartOutput
 from core.reading.shapes import ReadPatchesOutput, ReadProofOutput
 from core.study.shapes import LookOverOutput, StopOutMapsOutput, StudyFieldOutput, StudyMapsOutput
@@ -28,6 +29,8 @@ Result = (
     | StepChartOutput
     | PositiveOutput
     | DotScreenOutput
+    | ReadTestOutput
+    | ReadStepsOutput
 )
 """What the kinds of tasks answer."""
 

@@ -39,6 +39,7 @@ NEEDS = {
                ("POST", "/exposures"), ("POST", "/exposures/{exposure}/events"),
                ("POST", "/exposures/{exposure}/end"), ("POST", "/dot-screens"),
                ("POST", "/exposure-tests/{test}/film"),
+               ("POST", "/exposure-tests/{test}/scan"),
                ("POST", "/plates/{plate}/positive"), ("POST", "/charts"),
                ("PUT", "/charts/{chart}")],
     "keep recipes": [("PUT", "/recipes"), ("PUT", "/tools"), ("PUT", "/supplies")],

@@ -98,6 +98,8 @@ def bodies(ids):
         ("POST", "/exposures/{exposure}/end"): {},
         ("POST", "/charts"): CHART | {"id": new_id(), "lamp": ids["lamp"], "test": ids["test"]},
         ("POST", "/dot-screens"): {"id": new_id(), "width_mm": 20, "height_mm": 20},
+        ("POST", "/exposure-tests/{test}/scan"): {"id": new_id(), "picture": ids["picture"],
+                                                  "what": "test"},
         ("POST", "/exposure-tests/{test}/film"): {"id": new_id(), "what": "chart"},
         ("POST", "/plates/{plate}/positive"): {"id": new_id(), "picture": ids["picture"]},
         ("PUT", "/charts/{chart}"): {"version": 1, "name": "stolen"},

@@ -6,8 +6,8 @@ import uuid
 from pathlib import Path
 from typing import Any
 
-from core.data.polymer import HIGHLIGHT_FILM, SHADOW_FILM
 from core.limits import within
+from core.polymer.chart_cells import TEST_FILMS
 from core.polymer.pair_test import PairTestInput
 from core.units import MM_PER_INCH
 from server.accounts.models import User
@@ -24,7 +24,6 @@ from server.tasks.files import bare_names, write_to
 from server.tasks.models import Task
 
 SCREEN, CHART_FILM, POSITIVE = "dot-screen", "step-chart", "positive"
-_TEST_FILMS = (0.0, HIGHLIGHT_FILM, SHADOW_FILM, 1.0)
 
 
 def ask_for_screen(user: User, room_id: uuid.UUID, given: ScreenIn) -> Task:
@@ -73,7 +72,7 @@ def ask_for_chart_film(
     }
     laid: dict[str, Any] = {"steps": given.steps}
     if given.what == "test":
-        laid = {"films": list(_TEST_FILMS), "across": usual.image_steps,
+        laid = {"films": list(TEST_FILMS), "across": usual.image_steps,
                 "down": usual.screen_steps}  # fmt: skip
     asked = given.model_dump(mode="json", include={"dpi", "printed_side", "forms"})
     return ask_for(

@@ -1272,6 +1272,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/exposure-tests/{test}/scan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Chart Scan
+         * @description Read a test's patches, or the steps of a chart by its pair, off a stored scan, as a task.
+         */
+        post: operations["server_exposures_api_post_chart_scan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/exposures": {
         parameters: {
             query?: never;
@@ -4142,6 +4162,41 @@ export interface components {
             lstar: number;
             /** Outlier */
             outlier: boolean;
+        };
+        /**
+         * ChartScanIn
+         * @description A stored scan of a test's print, or of a step chart's by its pair.
+         */
+        ChartScanIn: {
+            /** Corners */
+            corners?: [
+                number,
+                number
+            ][] | null;
+            /** Height Mm */
+            height_mm?: number | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Picture
+             * Format: uuid
+             */
+            picture: string;
+            /**
+             * Steps
+             * @default 21
+             */
+            steps: number;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "test" | "chart";
+            /** Width Mm */
+            width_mm?: number | null;
         };
         /**
          * ChartStep
@@ -9923,6 +9978,25 @@ export interface components {
             warnings: components["schemas"]["ReadWarning"][];
         };
         /**
+         * ReadCell
+         * @description A cell as it was read.
+         */
+        ReadCell: {
+            /** Corners Px */
+            corners_px: [
+                number,
+                number
+            ][];
+            /** Doubt */
+            doubt: number;
+            /** Lstar */
+            lstar: number;
+            /** Spread */
+            spread: number;
+            /** Warnings */
+            warnings: components["schemas"]["ReadWarning"][];
+        };
+        /**
          * ReadCurveInput
          * @description Questions to a curve: which time for a tone, which tone for a time (a single dip).
          */
@@ -10044,6 +10118,29 @@ export interface components {
             warnings: components["schemas"]["ReadWarning"][];
         };
         /**
+         * ReadStepsOutput
+         * @description A step chart as it was read, the lightest step first.
+         */
+        ReadStepsOutput: {
+            /** Cells */
+            cells: components["schemas"]["ReadCell"][];
+            /** Likeness */
+            likeness: number;
+            /** Mark Px */
+            mark_px: [
+                number,
+                number
+            ][];
+            /** Paper Spread */
+            paper_spread: number;
+            /** Steps */
+            steps: components["schemas"]["ChartStep"][];
+            /** Turned */
+            turned: number;
+            /** Warnings */
+            warnings: components["schemas"]["ReadWarning"][];
+        };
+        /**
          * ReadStripIn
          * @description A stored scan of a strip, and how many patches stand in its row.
          */
@@ -10096,6 +10193,29 @@ export interface components {
             paper_lstar: number;
             /** Readings */
             readings: components["schemas"]["Reading"][];
+            /** Warnings */
+            warnings: components["schemas"]["ReadWarning"][];
+        };
+        /**
+         * ReadTestOutput
+         * @description A test as it was read, patch by patch from the print's top left.
+         */
+        ReadTestOutput: {
+            /** Cells */
+            cells: components["schemas"]["ReadCell"][];
+            /** Likeness */
+            likeness: number;
+            /** Mark Px */
+            mark_px: [
+                number,
+                number
+            ][];
+            /** Paper Spread */
+            paper_spread: number;
+            /** Patches */
+            patches: components["schemas"]["PairPatch"][];
+            /** Turned */
+            turned: number;
             /** Warnings */
             warnings: components["schemas"]["ReadWarning"][];
         };
@@ -12559,7 +12679,7 @@ export interface components {
             /** Progress */
             progress: number;
             /** Result */
-            result: components["schemas"]["DustCoverageOutput"] | components["schemas"]["StudyFieldOutput"] | components["schemas"]["StudyMapsOutput"] | components["schemas"]["LookOverOutput"] | components["schemas"]["StopOutMapsOutput"] | components["schemas"]["ReadPatchesOutput"] | components["schemas"]["ReadProofOutput"] | components["schemas"]["StepChartOutput"] | components["schemas"]["PositiveOutput"] | components["schemas"]["DotScreenOutput"] | null;
+            result: components["schemas"]["DustCoverageOutput"] | components["schemas"]["StudyFieldOutput"] | components["schemas"]["StudyMapsOutput"] | components["schemas"]["LookOverOutput"] | components["schemas"]["StopOutMapsOutput"] | components["schemas"]["ReadPatchesOutput"] | components["schemas"]["ReadProofOutput"] | components["schemas"]["StepChartOutput"] | components["schemas"]["PositiveOutput"] | components["schemas"]["DotScreenOutput"] | components["schemas"]["ReadTestOutput"] | components["schemas"]["ReadStepsOutput"] | null;
             /**
              * State
              * @enum {string}
@@ -20527,6 +20647,123 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ChartFilmIn"];
+            };
+        };
+        responses: {
+            /** @description Under way, as a task. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_exposures_api_post_chart_scan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                test: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChartScanIn"];
             };
         };
         responses: {
