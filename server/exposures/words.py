@@ -9,7 +9,7 @@ from core.units import clock_text
 
 def reading_words(said: dict[str, Any]) -> str:
     """Return what a reading says, for the record and its list."""
-    at = f"at {said['hours']:g} h"
+    at = f"at {round(said['hours'], 1):g} h"
     if said["kind"] == "irradiance":
         return f"{said['mw_per_cm2']:g} mW/cm² {at}"
     if said["kind"] == "dose":

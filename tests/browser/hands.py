@@ -32,6 +32,7 @@ def places():
     named = {
         ":strip": make_id("Rosin last week"), ":bath": make_id("Amber tray"),
         ":run": make_id("run"), ":part": "lines", ":test": make_id("two-way test"),
+        ":exposure": make_id("umbrellas exposure"),
     }  # fmt: skip
     found = [f"/{path}" for path in re.findall(r'path: "([^"]*)"', rows)]
     found += [f"/plates/{rain}/{path}" for path in re.findall(r'path: "([^"]*)"', plate_rows)]
@@ -84,3 +85,40 @@ def settle(page):
     while (now := told.all_inner_texts()) != before:
         before = now
         page.wait_for_timeout(1500)
+
+
+def through_the_stages(page, clock):
+    """Go through an exposure with Space alone, each stage for just its time; return how many."""
+    done = 0
+    while (told := _lit(page))["stands"]["next"] is not None:
+        if page.get_by_role("button", name="All right").count():
+            page.keyboard.press("c")
+            page.get_by_role("button", name="All right").wait_for(state="detached")
+        page.keyboard.press("Space")
+        page.get_by_role("timer").wait_for()
+        told = _lit_once(page, lambda now: now["stands"]["due_seconds"] is not None)
+        clock.shift += told["stands"]["due_seconds"] - clock.now()
+        with page.expect_response("**/api/clock"):
+            page.reload()
+        page.get_by_role("timer").wait_for()
+        page.wait_for_timeout(A_MOMENT_MS)
+        page.keyboard.press("Space")
+        page.get_by_role("timer").wait_for(state="detached")
+        _lit_once(page, lambda now: now["stands"]["due_seconds"] is None)
+        page.wait_for_timeout(A_MOMENT_MS)
+        done += 1
+    return done
+
+
+def _lit(page):
+    """The exposure under the lamp, as the server tells it."""
+    at = f"{page.api}/exposures/{page.url.rsplit('/', 1)[-1]}"
+    return json.loads(page.request.get(at).text())
+
+
+def _lit_once(page, so):
+    for _ in range(100):
+        if so(told := _lit(page)):
+            return told
+        page.wait_for_timeout(100)
+    raise AssertionError([told["state"], [s["state"] for s in told["stands"]["stages"]]])

@@ -38,7 +38,7 @@ def keep_lamp(user: User, room_id: uuid.UUID, given: LampIn) -> Lamp:
             setattr(lamp, field, value)
         lamp.save()
         facts = {"before": before} | facts
-    hours = "hours not counted" if lamp.hours is None else f"{lamp.hours:g} h"
+    hours = "hours not counted" if lamp.hours is None else f"{round(lamp.hours, 1):g} h"
     away = ", put away" if lamp.put_away else ""
     write(room, user, "lamp", f"Lamp {lamp.name}: {hours}{away}.", data=facts)
     return lamp

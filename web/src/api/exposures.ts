@@ -184,6 +184,20 @@ export const askForChartFilm = (room: string, test: string, body: Shapes["ChartF
     }),
   );
 
+export type ReadTest = Shapes["ReadTestOutput"];
+export type ReadSteps = Shapes["ReadStepsOutput"];
+
+export const askToReadPrint = (room: string, test: string, body: Shapes["ChartScanIn"]) =>
+  dataAs<Task>(
+    http.POST("/api/rooms/{room}/exposure-tests/{test}/scan", {
+      params: { path: { room, test } },
+      body,
+    }),
+  );
+
+export const makeChart = (room: string, body: Shapes["ChartIn"]) =>
+  dataAs<Chart>(http.POST("/api/rooms/{room}/charts", { ...inRoom(room), body }));
+
 export type Faults = Shapes["PlateFaultsOutput"];
 export type FaultsAsked = Pick<
   Shapes["PlateFaultsInput"],

@@ -31,8 +31,8 @@ const LIST: [string, string][] = [
     "on a bath: log a reading, a check patch, a coupon; top it up or retire it; how warm it will be. Left, right: its checks",
   ],
   [
-    "Arrows, Enter, N, L, E",
-    "on a two-way test: choose a patch, read it; plan a test; measure the lamp; change it",
+    "Arrows, Enter, N, L, E, H, C",
+    "on a two-way test: choose a patch, read it; plan a test; measure the lamp; change the lamp; read a step chart; change the test",
   ],
   [
     "Space, C, P, T, Z, S",

@@ -7,6 +7,7 @@ import { NumberField, PickField, TextField, TickField } from "../../../ui/form/F
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { length, number, pick, shapeOf, text, yes } from "../../../ui/form/shape";
 import type { Typed } from "../../../ui/form/read";
+import { BED_FIELDS, BedFields, type Points, typedBed, withNine } from "./bed";
 import { useFirstField } from "../../../ui/form/useFirstField";
 import { useForm } from "../../../ui/form/useForm";
 import { type Units, shownLength } from "../../../ui/units";
@@ -25,10 +26,11 @@ const SHAPE = shapeOf("LampIn", {
   vacuum: yes("Vacuum frame"),
   note: text("Note", { optional: true }),
   put_away: yes("Put away"),
+  ...BED_FIELDS,
 });
-type Read = Omit<Shapes["LampIn"], "id" | "version">;
+type Read = Omit<Shapes["LampIn"], "id" | "version" | "nine"> & Points;
 
-/** Enter a lamp, or change it; what is not asked here stays as it is. */
+/** Enter a lamp, or change it. */
 export function KeepLamp({ lamp, close }: { lamp: Lamp | null; close: () => void }) {
   const { room, me } = useHere();
   const client = useQueryClient();
@@ -38,7 +40,7 @@ export function KeepLamp({ lamp, close }: { lamp: Lamp | null; close: () => void
     id: lamp?.id,
     version: lamp?.version ?? 0,
     start: typed(lamp, me),
-    send: (read, sent) => keepLamp(room, { ...measuredOf(lamp), ...read, ...sent }),
+    send: (read, sent) => keepLamp(room, { ...withNine(read), ...sent }),
     theirs: async () => {
       const now = await client.fetchQuery({ ...lampsQuery(room), staleTime: 0 });
       const own = now.items.find((each) => each.id === lamp?.id) ?? null;
@@ -66,6 +68,7 @@ export function KeepLamp({ lamp, close }: { lamp: Lamp | null; close: () => void
         <TickField form={form} name="vacuum" />
         {lamp ? <TickField form={form} name="put_away" /> : null}
       </div>
+      <BedFields form={form} open={(lamp?.nine.length ?? 0) > 0} />
       <FormFoot form={form} submit={lamp ? "Keep the lamp" : "Enter the lamp"}>
         <Button look="quiet" onClick={close}>
           Leave it
@@ -78,16 +81,10 @@ export function KeepLamp({ lamp, close }: { lamp: Lamp | null; close: () => void
 const typed = (lamp: Lamp | null, units: Units): Typed => ({
   name: lamp?.name ?? "",
   kind: lamp?.kind ?? "tubes",
-  hours: lamp?.hours == null ? "" : String(lamp.hours),
+  hours: lamp?.hours == null ? "" : String(Number(lamp.hours.toFixed(2))),
   distance_mm: lamp?.distance_mm == null ? "" : shownLength(lamp.distance_mm, units),
   vacuum: lamp?.vacuum ?? false,
   note: lamp?.note ?? "",
   put_away: lamp?.put_away ?? false,
-});
-
-/** The bed and its nine points, which this form does not ask. */
-const measuredOf = (lamp: Lamp | null) => ({
-  bed_width_mm: lamp?.bed_width_mm ?? null,
-  bed_height_mm: lamp?.bed_height_mm ?? null,
-  nine: lamp?.nine ?? [],
+  ...typedBed(lamp, units),
 });

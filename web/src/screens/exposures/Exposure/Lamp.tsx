@@ -1,3 +1,4 @@
+import { hoursTold } from "./words";
 import type { Lamp as Row } from "../../../api/exposures";
 import { LampSide } from "../../../figures/exposure/LampSide";
 import { useHere } from "../../../frame/useHere";
@@ -41,7 +42,7 @@ export function Lamp({ lamp, keeper, ask }: Props) {
             <div className="h-full bg-polymer" style={{ width: `${100 * used}%` }} />
           </div>
           <p className="flex justify-between text-note">
-            <b className="num">{lamp.hours} h</b>
+            <b className="num">{hoursTold(lamp.hours)} h</b>
             <span className="num text-ink-3">about {lamp.usual_hours} h</span>
           </p>
         </div>

@@ -1,3 +1,4 @@
+import { hoursTold } from "./words";
 import { useQueryClient } from "@tanstack/react-query";
 import type { Shapes } from "../../../api/client";
 import { type Lamp, measureLamp } from "../../../api/exposures";
@@ -71,7 +72,7 @@ function Reading({ kind, lamp, close }: Props & { kind: Kind }) {
   const form = useForm<Read, Lamp>(SHAPES[kind], {
     keepAs: `${room} ${kind} of ${lamp.id}`,
     start: {
-      hours: lamp.hours === null ? "" : String(lamp.hours),
+      hours: hoursTold(lamp.hours),
       ...Object.fromEntries(ASKS[kind].map((name) => [name, ""])),
     },
     send: (read, { id }) =>

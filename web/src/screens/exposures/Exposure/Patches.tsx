@@ -3,6 +3,7 @@ import { PairField, type Spot } from "../../../figures/exposure/PairField";
 import { Button } from "../../../ui/Button";
 import { saveText } from "../../../ui/saveText";
 import { ReadPatch } from "./ReadPatch";
+import { ReadPrint } from "./ReadPrint";
 
 type Props = { test: Test; spot: Spot | null; choose: (spot: Spot | null) => void };
 
@@ -33,6 +34,7 @@ export function Patches({ test, spot, choose }: Props) {
           </span>
         </p>
       ) : null}
+      <ReadPrint test={test} />
       {spot ? (
         <ReadPatch
           key={`${spot.screen} ${spot.image}`}

@@ -1,3 +1,4 @@
+import { hoursTold } from "./words";
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
 import {
@@ -13,8 +14,10 @@ import { Section } from "../../../ui/Section";
 import { dayOf } from "../../../ui/times";
 import { Answer } from "./Answer";
 import { Card } from "./Card";
+import { ChangeTest } from "./ChangeTest";
 import { Expose } from "./Expose";
 import { Films } from "./Films";
+import { KeepChart } from "./KeepChart";
 import { KeepLamp } from "./KeepLamp";
 import { Lamp } from "./Lamp";
 import { Measured } from "./Measured";
@@ -40,17 +43,27 @@ export function TestPage({ test, lamp, lamps, others }: Props) {
       <Expose test={test} />
       {keys.asked === "plan" ? <PlanTest lamps={lamps} close={close} /> : null}
       {keys.asked === "measure" ? <MeasureLamp lamp={lamp} close={close} /> : null}
+      {keys.asked === "chart" ? <KeepChart test={test} close={close} /> : null}
+      {keys.asked === "change" ? <ChangeTest test={test} close={close} /> : null}
       {keys.asked === "lamp" ? <KeepLamp lamp={lamp} close={close} /> : null}
       <div className="mt-3 grid items-start gap-x-6.5 gap-y-5 desk:grid-cols-[minmax(0,552px)_minmax(0,1fr)]">
         <Patches test={test} spot={keys.spot} choose={keys.choose} />
         <div className="grid min-w-0 items-start gap-x-6 gap-y-4 desk:grid-cols-2">
-          {chart?.curve ? <Tones curve={chart.curve} name={chart.name} /> : <NoTones />}
+          <Tones chart={chart ?? null} read={() => keys.ask("chart")} />
           <Lamp lamp={lamp} keeper={keeper} ask={keys.ask} />
           <div className="desk:col-span-2">
             {test.cautions.map((caution) => (
               <CautionCard key={caution.key} caution={caution} />
             ))}
-            <p className="note">Local rules and the supplier's sheet come first.</p>
+            <p className="note">
+              Local rules and the supplier's sheet come first.{" "}
+              <Link
+                className="font-semibold text-ink underline underline-offset-3"
+                to={`/r/${room}/exposure/wrong`}
+              >
+                A plate went wrong
+              </Link>
+            </p>
           </div>
         </div>
       </div>
@@ -65,7 +78,7 @@ export function TestPage({ test, lamp, lamps, others }: Props) {
 type HeadProps = Pick<Props, "test"> & Pick<ReturnType<typeof useExposureKeys>, "ask" | "asked">;
 
 function Head({ test, ask, asked }: HeadProps) {
-  const { room, zone } = useHere();
+  const { zone } = useHere();
   const on = dayOf(test.read_on ? `${test.read_on}T12:00:00Z` : test.created_at, zone);
   return (
     <header className="flex min-h-12 flex-wrap items-center gap-x-3.5 gap-y-2">
@@ -73,13 +86,17 @@ function Head({ test, ask, asked }: HeadProps) {
         <h1 className="max-phone:text-far">{test.name}</h1>
         <p className="note">
           Two-way test of {on}, {test.lamp_name}
-          {test.lamp_hours === null ? "" : ` at ${test.lamp_hours} h`}. {test.note}
+          {test.lamp_hours === null ? "" : ` at ${hoursTold(test.lamp_hours)} h`}. {test.note}
           {test.out_reason ? ` No longer counts: ${test.out_reason}.` : ""}
         </p>
       </div>
-      <Link className="font-semibold underline underline-offset-3" to={`/r/${room}/exposure/wrong`}>
-        A plate went wrong
-      </Link>
+      <Button
+        look="quiet"
+        aria-expanded={asked === "change"}
+        onClick={() => ask(asked === "change" ? null : "change")}
+      >
+        Change it
+      </Button>
       <Button
         look="quiet"
         aria-expanded={asked === "measure"}
@@ -95,18 +112,6 @@ function Head({ test, ask, asked }: HeadProps) {
         Plan a test
       </Button>
     </header>
-  );
-}
-
-function NoTones() {
-  return (
-    <section className="border-t-2 border-ink pt-2">
-      <h2 className="text-h3">Tone, step chart</h2>
-      <p className="note mt-1">
-        No step chart was printed by this pair yet: how greys fall between the ends is not known,
-        and a picture would print darker in its middle than it was drawn.
-      </p>
-    </section>
   );
 }
 

@@ -4,7 +4,7 @@ import { timesOf } from "../../../figures/exposure/field";
 import type { Spot } from "../../../figures/exposure/PairField";
 import { useKeys } from "../../../ui/useKeys";
 
-export type Asked = "plan" | "measure" | "lamp";
+export type Asked = "plan" | "measure" | "lamp" | "chart" | "change";
 
 /** What is asked for on the page, and which patch is chosen; arrows walk the field. */
 export function useExposureKeys(test: Test, keeper: boolean) {
@@ -35,6 +35,8 @@ export function useExposureKeys(test: Test, keeper: boolean) {
     },
     n: open("plan"),
     l: open("measure"),
+    h: open("chart"),
+    c: open("change"),
     e: (event) => keeper && open("lamp")(event),
     Escape: () => (asked ? ask(null) : choose(null)),
   });

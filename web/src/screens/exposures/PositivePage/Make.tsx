@@ -21,6 +21,10 @@ const SHAPE = shapeOf("PositiveIn", {
   fit: pick("Fit"),
   printed_side: pick("Printed side"),
   form: pick("As"),
+  "crop.left": share("Cut from the left", { needed: true }),
+  "crop.top": share("Cut from the top", { needed: true }),
+  "crop.width": share("Take, wide", { needed: true }),
+  "crop.height": share("Take, high", { needed: true }),
 });
 const FITS = [
   ["fill", "cut to the plate"],
@@ -36,7 +40,7 @@ const FORMS = [
   ["pdf", "PDF at 1:1"],
 ] as const;
 
-type Read = Omit<PositiveIn, "id" | "picture" | "chart" | "crop" | "forms"> & {
+type Read = Omit<PositiveIn, "id" | "picture" | "chart" | "forms"> & {
   chart: string;
   form: "tiff" | "png" | "pdf";
 };
@@ -63,6 +67,7 @@ export function Make({ picture, charts, found }: Props) {
       fit: "fill",
       printed_side: "to-plate",
       form: "tiff",
+      crop: { left: "0", top: "0", width: "100", height: "100" },
     },
     send: ({ chart, form: wanted, ...read }, { id }) =>
       askForPositive(room, plate.id, {
@@ -70,7 +75,6 @@ export function Make({ picture, charts, found }: Props) {
         id,
         picture,
         chart: chart || null,
-        crop: { left: 0, top: 0, width: 1, height: 1 },
         forms: [wanted],
       }),
     done: found.take,
@@ -84,7 +88,7 @@ export function Make({ picture, charts, found }: Props) {
       <FormFoot form={form} submit="Make the film" disabled={found.open} />
       <details>
         <summary className="min-h-9 cursor-pointer font-semibold pointer-coarse:min-h-12">
-          Printer, ink, levels and fit
+          Printer, ink, levels, cut and fit
         </summary>
         <Finer form={form} />
       </details>
@@ -104,6 +108,10 @@ function Finer({ form }: { form: Form }) {
         <NumberField form={form} name="levels.middle" step={0.1} hint="Above 1: darker." />
         <NumberField form={form} name="film_density" step={0.1} hint="Measured; else empty." />
         <NumberField form={form} name="sharpen" step={0.1} hint="0: off." />
+        <NumberField form={form} name="crop.left" />
+        <NumberField form={form} name="crop.top" />
+        <NumberField form={form} name="crop.width" />
+        <NumberField form={form} name="crop.height" />
       </div>
       <div className="mt-3.5">
         <PickField form={form} name="fit" options={FITS} />

@@ -7,7 +7,7 @@ import { type Form, useTyped } from "../../../ui/form/useForm";
 import { Section } from "../../../ui/Section";
 import { Segments } from "../../../ui/Segments";
 import { clock, parseTime } from "../../../ui/times";
-import { FromFile } from "./FromFile";
+import { FromFile } from "../../../frame/FromFile";
 import { type Scanned, scannedOf } from "../../../scan/scanned";
 
 const BITTEN = [
@@ -65,7 +65,16 @@ export function Patches({ form, keepAs, onScan }: Props) {
       </div>
       <div className="mt-3 grid gap-3 border-t border-hair pt-3">
         <StripScan count={rows.fields.length} keepAs={keepAs} onRead={fill} />
-        <FromFile onRead={(read) => rows.replace(read)} />
+        <FromFile
+          onRead={(readings) =>
+            rows.replace(
+              readings.map(({ seconds, lstar }) => ({
+                seconds: seconds == null ? "" : clock(seconds),
+                lstar: lstar.toFixed(1),
+              })),
+            )
+          }
+        />
       </div>
     </Section>
   );

@@ -1,25 +1,18 @@
 import { useMutation } from "@tanstack/react-query";
 import { useRef } from "react";
-import { readTable } from "../../../api/calc";
-import { Button } from "../../../ui/Button";
-import { Care } from "../../../ui/Care";
-import { Trouble } from "../../../ui/Trouble";
-import { clock } from "../../../ui/times";
+import { readTable } from "../api/calc";
+import { Button } from "../ui/Button";
+import { Care } from "../ui/Care";
+import { Trouble } from "../ui/Trouble";
 
-type Row = { seconds: string; lstar: string };
+type Reading = Awaited<ReturnType<typeof readTable>>["readings"][number];
 
 /** Take the readings out of a densitometer's file: CSV with comma or point, or CGATS text. */
-export function FromFile({ onRead }: { onRead: (rows: Row[]) => void }) {
+export function FromFile({ onRead }: { onRead: (readings: Reading[]) => void }) {
   const input = useRef<HTMLInputElement>(null);
   const read = useMutation({
     mutationFn: async (file: File) => readTable(await file.text()),
-    onSuccess: ({ readings }) =>
-      onRead(
-        readings.map(({ seconds, lstar }) => ({
-          seconds: seconds == null ? "" : clock(seconds),
-          lstar: lstar.toFixed(1),
-        })),
-      ),
+    onSuccess: ({ readings }) => onRead(readings),
   });
   return (
     <div className="grid gap-2">
