@@ -6,17 +6,12 @@ First ``./keen start --detach`` and ``./keen demo --reset``; the bite under way 
 import re
 import subprocess
 import sys
-import tempfile
 import time
 from pathlib import Path
 
-import numpy as np
 from playwright.sync_api import sync_playwright
 
 HERE = Path(__file__).parent
-sys.path.insert(0, str(HERE.parents[1]))
-
-from tests.simulator.grain import draw  # noqa: E402
 
 PAGES = {
     "bench": "/bench",
@@ -31,6 +26,7 @@ PAGES = {
     "bath": "{amber}",
     "if-it-goes-wrong": "{amber}/wrong",
     "exposure": "/exposure",
+    "positive": "{umbrellas}/positive",
 }
 DESK, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
 SETTLED_MS = 1500
@@ -51,6 +47,7 @@ class Camera:
             "weighbridge": f"/plates/{plates['The Weighbridge']['id']}",
             "strip": f"/strips/{strips['Rosin last week']['id']}",
             "amber": f"/baths/{baths['Amber tray']['id']}",
+            "umbrellas": f"/plates/{plates['Paper Umbrellas']['id']}",
             "run": f"/runs/{plates['Lantern Row']['run']['id']}",
         }
 
@@ -74,38 +71,12 @@ def sign_in(camera):
     camera.look_round()
 
 
-def ground(camera):
-    camera.open("{lantern}/course?step=dust")
-    with tempfile.TemporaryDirectory() as folder:
-        photo = draw(np.random.default_rng(9), goal=0.34, lighter=True, metal="copper")
-        path = photo.save(Path(folder) / "dust.png")
-        camera.page.get_by_label("Close photograph of the dust").set_input_files(path)
-        counted = camera.page.get_by_alt_text("The photograph that was counted")
-        counted.wait_for(timeout=60_000)
-    counted.scroll_into_view_if_needed()
-    camera.take("ground")
-
-
 def proof(camera):
     """A state that asks for something: plate or printing, what next, its pins."""
     camera.open("{weighbridge}/proofs")
     camera.page.keyboard.press(",")
     camera.page.get_by_role("heading", name=re.compile("^It is the plate")).wait_for()
     camera.take("proof", whole=True)
-
-
-def make_up(camera):
-    """Blue tray made up: what goes in, whether the plate fits, its label."""
-    camera.open("/baths/new")
-    page = camera.page
-    page.get_by_label("Mordant").click()
-    page.get_by_role("option", name="Nitric acid 1 + 10, for zinc").click()
-    sides = {"Tray, long": 320, "Tray, short": 240, "Tray, high": 90, "Largest plate, wide": 250,
-             "Largest plate, high": 180, "How much": 3}  # fmt: skip
-    for label, value in sides.items():
-        page.get_by_label(label, exact=True).fill(str(value))
-    page.get_by_text("It covers the plate by 20 mm").wait_for()
-    camera.take("make-up")
 
 
 def in_the_bath(camera):
@@ -133,6 +104,25 @@ def out_of_the_bath(camera):
     camera.take("out-of-the-bath")
 
 
+def under_the_lamp(camera):
+    """The dot screen's light, of a plate that goes by the clock."""
+    camera.open("{umbrellas}/expose")
+    page = camera.page
+    page.get_by_role("button", name="Begin to expose").click()
+    for box in page.get_by_role("checkbox").all():
+        box.check()
+    page.get_by_label("Before you begin").get_by_role("button").first.click()
+    page.get_by_role("heading", name="Chalk").wait_for()
+    page.keyboard.press("p")
+    page.get_by_role("heading", name="Dot screen").wait_for()
+    page.keyboard.press("Space")
+    page.get_by_role("timer").wait_for()
+    camera.take("under-the-lamp")
+    page.wait_for_timeout(SETTLED_MS)
+    page.keyboard.press("Space")
+    page.get_by_role("timer").wait_for(state="detached")
+
+
 def bench_card(camera):
     camera.open("{lantern}/card")
     camera.page.get_by_text("yellow pen").wait_for()
@@ -149,7 +139,7 @@ def main(base):
         for name, path in PAGES.items():
             camera.open(path)
             camera.take(name)
-        for scene in (in_the_bath, proof, make_up, ground, bench_card, out_of_the_bath):
+        for scene in (in_the_bath, proof, bench_card, under_the_lamp, out_of_the_bath):
             scene(camera)
         browser.close()
 

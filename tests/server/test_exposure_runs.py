@@ -7,7 +7,6 @@ import pytest
 from server.baths.models import Bath
 from server.exposures.models import Exposure, Lamp, Measurement
 from server.exposures.models import Test as TwoWay
-from server.instruments.models import InstrumentReading
 from server.record.models import Entry
 from tests.core.events.exposures import patches_of
 from tests.server.conftest import Device, new_id
@@ -262,7 +261,6 @@ def test_an_integrators_dose_becomes_a_reading_of_the_lamp(lit):
         for n in range(0, 81, 10)
     ]  # fmt: skip
     assert send(token, *readings)[0] == 200
-    InstrumentReading.objects.update(believed=True)
     tablet.send(*lasted(tablet, "screen", 900, 95))
     dose = Measurement.objects.get()
     assert dose.said == {"kind": "dose", "hours": 412.0, "seconds": 80.0, "mj_per_cm2": 320.0}

@@ -1,5 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
+import type { ReactNode } from "react";
 import { Link, NavLink, useNavigate } from "react-router";
+import type { PlateCard } from "../api/plates";
 import { signOut } from "../api/session";
 import { PLACES } from "../places";
 import { TextButton } from "../ui/Button";
@@ -8,7 +10,7 @@ import { LeftUntil, TimeWord } from "../ui/Ticking";
 import { wallClock, weekdayOf } from "../ui/times";
 import { useNowOf } from "../ui/useNow";
 import { useHere } from "./useHere";
-import { useOpenRuns } from "./useOpenRuns";
+import { useOpenLights, useOpenRuns } from "./useOpenRuns";
 
 /** The rail: the room, its places, the bath that is in use, the time. */
 export function Rail() {
@@ -66,37 +68,76 @@ function End() {
 
 const inBath = (there: boolean) => (there ? "bg-verdigris text-white" : "bg-ferric-pale text-ink");
 
-/** The run that needs hands first; over its time it is the loudest thing of every page. */
+/** What needs hands first, at a bath or under the lamp; over its time it is the loudest thing of every page. */
 function RunChip() {
-  const { room } = useHere();
   const [plate] = useOpenRuns();
-  const run = plate?.run;
-  const due = run?.in_bath ? run.lift_seconds : null;
+  const [lit] = useOpenLights();
+  const bath = plate?.run?.in_bath ? plate.run.lift_seconds : null;
+  const lamp = lit?.light?.due_seconds ?? null;
+  if (lit?.light && (!plate?.run || (lamp !== null && (bath == null || lamp < bath))))
+    return <LightChip name={lit.name} light={lit.light} />;
+  return plate?.run ? <BathChip name={plate.name} run={plate.run} /> : null;
+}
+
+type LightProps = { name: string; light: NonNullable<PlateCard["light"]> };
+
+function LightChip({ name, light }: LightProps) {
+  const { room } = useHere();
+  const due = light.due_seconds;
   const over = useNowOf((now) => due != null && now > due);
-  if (!run) return null;
-  const lift = run.in_bath && !run.stale ? run.lift_seconds : null;
-  const look = over ? "bg-vermilion text-white font-bold" : inBath(run.in_bath);
   return (
-    <Link
-      to={`/r/${room}/runs/${run.id}`}
-      className={`ml-auto flex min-w-0 items-center gap-2.5 max-desk:flex-none px-4 whitespace-nowrap [&+*]:ml-0 max-zoomed:order-3 max-zoomed:min-h-13 max-zoomed:w-full max-zoomed:justify-center [&>svg]:size-5.5 [&>svg]:flex-none ${look}`}
-    >
+    <Chip to={`/r/${room}/exposure/runs/${light.id}`} look={over ? OVER : inBath(light.under_way)}>
+      <Mark name="exposing" />
+      <span className="truncate max-desk:hidden max-zoomed:inline">
+        {over ? "Now: " : ""}
+        {name}, {light.stage.toLowerCase() || "all done"}
+      </span>
+      {due == null ? <b className="text-h3">next</b> : <Left at={due} />}
+    </Chip>
+  );
+}
+
+type BathProps = { name: string; run: NonNullable<PlateCard["run"]> };
+
+function BathChip({ name, run }: BathProps) {
+  const { room } = useHere();
+  const due = run.in_bath ? run.lift_seconds : null;
+  const over = useNowOf((now) => due != null && now > due);
+  const lift = run.in_bath && !run.stale ? run.lift_seconds : null;
+  return (
+    <Chip to={`/r/${room}/runs/${run.id}`} look={over ? OVER : inBath(run.in_bath)}>
       <Mark name={run.in_bath ? "bath" : "lifted"} />
       <span className="truncate max-desk:hidden max-zoomed:inline">
         {over ? "Lift now: " : ""}
-        {plate.name}, bite {Math.min(run.bite, run.bites)}
+        {name}, bite {Math.min(run.bite, run.bites)}
       </span>
-      {lift != null ? (
-        <>
-          <LeftUntil at={lift} className="text-h3 font-bold max-zoomed:text-far" />
-          <span className="max-desk:hidden max-zoomed:inline">
-            <TimeWord told={(now) => (lift >= now ? "to go" : "over")} />
-          </span>
-        </>
-      ) : (
-        <b className="text-h3">{run.stale ? "lift?" : "out"}</b>
-      )}
+      {lift != null ? <Left at={lift} /> : <b className="text-h3">{run.stale ? "lift?" : "out"}</b>}
+    </Chip>
+  );
+}
+
+const OVER = "bg-vermilion text-white font-bold";
+
+function Chip({ to, look, children }: { to: string; look: string; children: ReactNode }) {
+  return (
+    <Link
+      to={to}
+      className={`ml-auto flex min-w-0 items-center gap-2.5 max-desk:flex-none px-4 whitespace-nowrap [&+*]:ml-0 max-zoomed:order-3 max-zoomed:min-h-13 max-zoomed:w-full max-zoomed:justify-center [&>svg]:size-5.5 [&>svg]:flex-none ${look}`}
+    >
+      {children}
     </Link>
+  );
+}
+
+/** What is left, and whether it is over. */
+function Left({ at }: { at: number }) {
+  return (
+    <>
+      <LeftUntil at={at} className="text-h3 font-bold max-zoomed:text-far" />
+      <span className="max-desk:hidden max-zoomed:inline">
+        <TimeWord told={(now) => (at >= now ? "to go" : "over")} />
+      </span>
+    </>
   );
 }
 

@@ -13,3 +13,13 @@ export function useOpenRuns(): PlateCard[] {
   const runs = (data?.items ?? []).filter((plate) => plate.run);
   return runs.sort((a, b) => (needed(a) < needed(b) ? -1 : needed(a) > needed(b) ? 1 : 0));
 }
+
+const due = ({ light }: PlateCard) => light?.due_seconds ?? Number.POSITIVE_INFINITY;
+
+/** Plates under the lamp or between two of its stages, the first to be over first. */
+export function useOpenLights(): PlateCard[] {
+  const { room } = useHere();
+  const { data } = useQuery(rackQuery(room));
+  const lit = (data?.items ?? []).filter((plate) => plate.light);
+  return lit.sort((a, b) => (due(a) < due(b) ? -1 : due(a) > due(b) ? 1 : 0));
+}

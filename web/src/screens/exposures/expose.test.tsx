@@ -2,6 +2,7 @@ import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Exposure } from "../../api/exposures";
 import kinds from "../../api/kinds.gen.json";
+import { nowSeconds } from "../../device/clock";
 import { dropEvents, waitingEvents } from "../../device/store";
 import { after, EXPOSURE, ended, fresh, taking, UMBRELLAS } from "../../testing/exposure";
 import { type Body, fakeServer, fault, refuse, testId, told } from "../../testing/server";
@@ -270,4 +271,16 @@ test("a planned test is exposed by the clock from its page", async () => {
   await press(/^Begin/);
   await waitFor(() => expect(at()).toBe("/exposure/runs/new"));
   expect(server.sent[0]?.body).toMatchObject({ test: waits });
+});
+
+test("the chip of every page counts down what is under the lamp, where that is over first", async () => {
+  const rack = told<{ items: Body[] }>("/plates");
+  const due = nowSeconds() + 20;
+  const light = { id: EXPOSURE, stage: "Dot screen", under_way: true, due_seconds: due };
+  const items = rack.items.map((each) => (each.id === UMBRELLAS ? { ...each, light } : each));
+  fakeServer({ "GET /plates": { body: { ...rack, items } } });
+  openAt("/members");
+  const chip = await screen.findByRole("link", { name: /Paper Umbrellas, dot screen/ });
+  expect(chip).toHaveAttribute("href", expect.stringContaining(`/exposure/runs/${EXPOSURE}`));
+  expect(chip).toHaveTextContent(/0:(20|19|18)\s*to go/);
 });

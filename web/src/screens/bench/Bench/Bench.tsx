@@ -39,7 +39,7 @@ export function Bench() {
       </Asking>
     );
   const due = data.due.filter(
-    (item) => item.kind === "lift" || item.at_seconds > now - OVER_SECONDS,
+    (item) => item.kind !== "wait" || item.at_seconds > now - OVER_SECONDS,
   );
   return (
     <>

@@ -25,7 +25,7 @@ export function Headline({ due, stale }: { due: Due[]; stale: string | undefined
       ) : (
         <>
           Your hands are next needed at <b className="num">{wallClock(first.at_seconds, zone)}</b>,
-          to <b>{first.kind === "wait" ? `see to: ${first.text}` : `lift ${first.plate_name}`}</b>.
+          to <b>{first.kind === "lift" ? `lift ${first.plate_name}` : `see to: ${first.text}`}</b>.
         </>
       )}
     </h1>
@@ -38,7 +38,7 @@ function Late({ item }: { item: Due }) {
       <TimeWord told={(now) => clock(now - item.at_seconds)} />
     </span>
   );
-  return item.kind === "wait" ? (
+  return item.kind !== "lift" ? (
     <>
       <b>Look now:</b> {item.text}. {by} over.
     </>

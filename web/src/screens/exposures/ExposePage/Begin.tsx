@@ -26,7 +26,7 @@ export function Begin({ plate, by, typed, cautions, positive }: Props) {
   const { room } = useHere();
   const [asking, ask] = useState(false);
   const begin = useBeginExposure();
-  if (plate.light) return null;
+  if (plate.light) return positive ? <FilmSeen {...positive} /> : null;
   return (
     <div className="mt-4 grid gap-3">
       {positive ? (

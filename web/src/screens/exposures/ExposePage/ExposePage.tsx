@@ -74,8 +74,8 @@ function Known({ lamps, tests }: { lamps: Lamp[]; tests: TestCard[] }) {
       <Times plate={plate} test={by ? test : null} typed={by ? null : typed} />
       <Beside className="mt-3">
         <div className="min-w-0">
-          <Choose tests={tests} by={by} choose={choose} />
-          {by ? null : <Typed lamps={lamps} done={type} />}
+          {plate.light ? null : <Choose tests={tests} by={by} choose={choose} />}
+          {by || plate.light ? null : <Typed lamps={lamps} done={type} />}
           <Begin
             plate={plate}
             by={by ? (test?.id ?? null) : null}

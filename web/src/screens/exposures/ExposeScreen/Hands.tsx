@@ -1,10 +1,13 @@
+import type { StagePlan } from "../../../api/exposures";
 import { underWay } from "../../../device/exposureFollow";
 import { Mark } from "../../../ui/Mark";
 import { Big, Foot, Small, SpaceKey } from "../../../ui/night/Controls";
 import { nextPlan, unanswered } from "./stages";
 import type { Acts, Seen } from "./useExposeActs";
 
-const END_MARK = { rays: "leave", hands: "lift", waits: "done" } as const;
+/** The sign of its end: the lamp goes off, the plate comes out of the water, else it is done. */
+const endMark = (plan: StagePlan | null) =>
+  plan?.stage === "wash" ? "lift" : plan?.pace === "rays" ? "leave" : "done";
 
 /** One big control, and three small ones. */
 export function Hands({ seen, acts }: { seen: Seen; acts: Acts }) {
@@ -16,7 +19,7 @@ export function Hands({ seen, acts }: { seen: Seen; acts: Acts }) {
     <Foot>
       {now ? (
         <Big look="go" onClick={acts.main}>
-          <Mark name={END_MARK[nextPlan(exposure, lit)?.pace ?? "hands"]} />
+          <Mark name={endMark(nextPlan(exposure, lit))} />
           <span className="text-far-3 max-phone:text-far-2">
             {nextPlan(exposure, lit)?.end_verb ?? "Over"}
           </span>
