@@ -12,9 +12,13 @@ import numpy as np
 
 from core.calculators import compute
 from core.data.polymer_faults import CAUSES
+from core.polymer.chart_cells import cells_of_chart
+from core.reading.read_chart import ReadChartInput, read_chart
 from tests.core.polymer.test_correction_curve import chart, wanted
 from tests.core.polymer.test_dot_screen import peak_and_slow
 from tests.core.polymer.test_exposure_pair import read
+from tests.core.reading.test_read_chart import a_test as chart_of_test
+from tests.core.reading.test_read_chart import printed
 from tests.simulator.polymer import best_range, crossed, failed, plate, transfer
 
 ROOMS = 200
@@ -121,6 +125,39 @@ def films(folder):
             print(f"24 MP {name} to {form}: {took / decode:.1f} × its decode ({decode:.2f} s)")
 
 
+def prints(folder):
+    """Say how near the cells of tests and charts come off their scans, beside the scan's decode."""
+    for name, count, made in (("test of 5 x 5", 20, a_test), ("chart of 101", 10, a_chart)):
+        off, held, took = [], [], []
+        for seed in range(count):
+            cells, lstars = made()
+            rng = np.random.default_rng(40_000 + seed)
+            path = str(folder / "scan.png")
+            cv2.imwrite(path, printed(cells, lstars, 4 / 3, rng).picture)
+            given = ReadChartInput(image=path, cells=cells, ratio=4 / 3)
+            decode = least(lambda path=path: cv2.imread(path))
+            took.append(least(lambda given=given: read_chart(given), 1) / decode)
+            told = read_chart(given).cells
+            miss = np.array([each.lstar for each in told]) - lstars
+            off.append(miss)
+            held.append(np.abs(miss) < 1.96 * np.array([each.doubt for each in told]))
+        rms = np.sqrt(np.mean(np.square(np.concatenate(off))))
+        print(f"{name} off a scan: {rms:.2f} L* RMS, told bands hold "
+              f"{np.concatenate(held).mean():.2f}; {np.median(took):.0f} x its decode")  # fmt: skip
+
+
+def a_test():
+    """Return the cells of a two-way test and the tones they print."""
+    _, cells, lstars = chart_of_test()
+    return cells, np.array(lstars)
+
+
+def a_chart():
+    """Return the cells of a step chart and the tones they print."""
+    films = np.linspace(0, 1, 101)
+    return cells_of_chart(101, 200.0, 150.0), 93 - 69 * (films + 0.5 * films * (1 - films))
+
+
 def screens(folder):
     """Say how a screen stands beside void and cluster of the same size."""
     given = {
@@ -144,6 +181,7 @@ if __name__ == "__main__":
     with tempfile.TemporaryDirectory() as name:
         screens(Path(name))
         films(Path(name))
+        prints(Path(name))
     curves()
     pairs()
     faults()

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import zlib
+from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 
 import numpy as np
@@ -11,7 +13,7 @@ from numpy.typing import NDArray
 from PIL import Image
 from reportlab import rl_config
 from reportlab.lib.units import mm
-from reportlab.lib.utils import ImageReader
+from reportlab.pdfbase.pdfdoc import PDFImageXObject
 from reportlab.pdfgen.canvas import Canvas
 
 from core.errors import CoreError
@@ -23,7 +25,9 @@ Film = NDArray[np.uint16]
 
 _MARGIN_MM, _MARK_MM, _GAP_MM = 14.0, 6.0, 2.0
 _WORDS_PT = 8
-_LEVEL = 1
+_LEVEL, _PARTS = 1, 2
+_SAMPLED, _WORTH = 64, 0.4
+"""Rows that are tried, and what they must come to for pressing to be worth its time."""
 _FINEST_PDF_DPI = 1440.0
 
 
@@ -80,11 +84,17 @@ def write_png(path: Path, film: Film, dpi: float) -> None:
     """
     a_metre = round(dpi / MM_PER_INCH * 1000)
     writer = png.Writer(
-        film.shape[1], film.shape[0], greyscale=True, bitdepth=16, compression=_LEVEL,
+        film.shape[1], film.shape[0], greyscale=True, bitdepth=16, compression=_level(film),
         x_pixels_per_unit=a_metre, y_pixels_per_unit=a_metre, unit_is_meter=True,
     )  # fmt: skip
     with path.open("wb") as file:
         writer.write_packed(file, (row.astype(">u2").tobytes() for row in film))
+
+
+def _level(film: Film) -> int:
+    """Return how hard a film is pressed: not at all where its finest greys are noise."""
+    rows = np.ascontiguousarray(film[:: max(1, len(film) // _SAMPLED)]).tobytes()
+    return _LEVEL if len(zlib.compress(rows, _LEVEL)) < _WORTH * len(rows) else 0
 
 
 def write_tiff(path: Path, film: Film, dpi: float) -> None:
@@ -111,9 +121,7 @@ def _write_pdf(path: Path, film: Film, dpi: float, size_mm: tuple[float, float],
     if dpi > _FINEST_PDF_DPI:
         smaller = _FINEST_PDF_DPI / dpi
         grey = grey.resize((round(grey.width * smaller), round(grey.height * smaller)))
-    canvas.drawImage(
-        ImageReader(grey), _MARGIN_MM * mm, _MARGIN_MM * mm, size_mm[0] * mm, size_mm[1] * mm
-    )
+    _draw(canvas, grey, size_mm)
     _marks(canvas, size_mm)
     canvas.setFont("Helvetica", _WORDS_PT)
     canvas.drawString(
@@ -121,6 +129,40 @@ def _write_pdf(path: Path, film: Film, dpi: float, size_mm: tuple[float, float],
     )
     canvas.showPage()
     canvas.save()
+
+
+def _draw(canvas: Canvas, grey: Image.Image, size_mm: tuple[float, float]) -> None:
+    """Draw the picture, pressed quickly: the writer's own way takes five times as long."""
+    picture = PDFImageXObject("film")
+    picture.name = "film"
+    picture.width, picture.height = grey.size
+    picture.colorSpace, picture.bitsPerComponent = "DeviceGray", 8
+    picture.streamContent, picture._filters = _pressed(grey.tobytes()), ("FlateDecode",)
+    document = canvas._doc
+    canvas._setXObjects(picture)
+    document.Reference(picture, document.getXObjectName("film"))
+    document.addForm("film", picture)
+    canvas.saveState()
+    canvas.translate(_MARGIN_MM * mm, _MARGIN_MM * mm)
+    canvas.scale(size_mm[0] * mm, size_mm[1] * mm)
+    canvas._code.append(f"/{document.getXObjectName('film')} Do")
+    canvas.restoreState()
+    canvas._formsinuse.append("film")
+    canvas._currentPageHasImages = 1
+
+
+def _pressed(data: bytes) -> bytes:
+    """Return bytes as one zlib stream whose parts were pressed side by side."""
+    part = -(-len(data) // _PARTS)
+    parts = [data[at : at + part] for at in range(0, len(data), part)]
+    with ThreadPoolExecutor(_PARTS) as hands:
+        pressed = list(hands.map(_raw, parts, [at == len(parts) - 1 for at in range(len(parts))]))
+    return b"\x78\x01" + b"".join(pressed) + zlib.adler32(data).to_bytes(4, "big")
+
+
+def _raw(part: bytes, last: bool) -> bytes:
+    press = zlib.compressobj(_LEVEL, zlib.DEFLATED, -zlib.MAX_WBITS)
+    return press.compress(part) + press.flush(zlib.Z_FINISH if last else zlib.Z_FULL_FLUSH)
 
 
 def _marks(canvas: Canvas, size_mm: tuple[float, float]) -> None:

@@ -191,6 +191,6 @@ def _previews(small: Light, tones: FilmTones, folder: Path) -> list[Preview]:
     for name, table in tones.seen().items():
         seen = table[small]
         path = folder / f"{name}.png"
-        Image.fromarray(seen[:, ::-1] if name == "film" else seen).save(path)
+        Image.fromarray(seen[:, ::-1] if name == "film" else seen).save(path, compress_level=1)
         found.append(Preview.model_validate({"name": name, "path": str(path)}))
     return found

@@ -5,6 +5,7 @@ from __future__ import annotations
 from core.course.course import told_step
 from core.course.shapes import CourseStepOut, Step
 from core.course.standing import Known, bites, needs_of, plans, status_of, waits_for
+from core.data.exposure_stages import EXPOSED_STEPS
 from core.data.steps import STEPS
 from core.errors import CoreError
 from core.prepare.bevel import bevel
@@ -50,6 +51,7 @@ def _step(step: Step, told: dict[str, CourseStepOut], steps: list[Step], known: 
         at=step.at,
         added=step.added,
         by_itself=by_itself or known.settles(step.key),
+        by_clock=step.key in EXPOSED_STEPS,
         plans=plans(step.key),
         bites=bites(step.key),
         waits_for=waits_for(step, planned.needs, steps, known),

@@ -44,6 +44,8 @@ class StepNow(CourseStepOut):
     added: bool
     by_itself: bool
     """Done or not follows from the plan, the run or the proof; it is not marked by hand."""
+    by_clock: bool
+    """It is a stage of an exposure, which may be gone through by the clock."""
     plans: str | None
     """The process whose plan it is about."""
     bites: str | None

@@ -12,6 +12,7 @@ from core.errors import CoreError
 from core.limits import within
 from core.polymer.lamp_today import lamp_today
 from core.polymer.pair_test import PairTestInput, PairTestOutput, pair_test
+from core.safety.cleaned_with import cleaned_with
 from server.baths.reads import caution_out
 from server.events.reads import event_out, events_of
 from server.exposures.actions.state import decided_of, follow
@@ -172,9 +173,11 @@ def exposure_out(exposure: Exposure) -> ExposureOut:
         events=[event_out(each) for each in events],
         cautions=[caution_out(key) for key in CAUTIONS_THERE],
         after=AFTER if exposure.plate else AFTER_TEST,
+        cleaning=cleaned_with(POLYMER),
     )
 
 
+POLYMER = "polymer"
 AFTER = "Trim it to size, bevel and polish the edges, then pull a proof."
 AFTER_TEST = "Print it dry or damp as you print plates, then read its patches."
 

@@ -277,6 +277,8 @@ class ExposureOut(ExposureCard):
     events: list[EventOut]
     cautions: list[Caution]
     after: str
+    cleaning: str
+    """What takes ink off it, and what must not touch it."""
 
 
 class ChartIn(Schema):

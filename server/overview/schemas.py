@@ -47,6 +47,8 @@ class PlateCard(Schema):
     metal: str
     route: str
     thickness_mm: float
+    by_light: bool
+    """It is exposed, not bitten: a positive is of use."""
     width_mm: float
     height_mm: float
     place: str
@@ -76,8 +78,6 @@ class PlateOut(PlateCard):
     study: UUID | None
     maps: bool
     """It has areas that are painted by maps: a value study is of use."""
-    by_light: bool
-    """It is exposed, not bitten: a positive is of use."""
     routes: list[str]
     parts: list[str]
     """Processes it goes through, in working order."""

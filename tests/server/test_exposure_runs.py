@@ -277,3 +277,34 @@ def test_two_tablets_say_one_stage_and_it_counts_once(lit):
     assert status == 200
     assert len(after["state"]["spans"]) == 1 and after["stands"]["lamp_seconds"] == 90
     assert {n["code"] for n in after["state"]["notices"]} == {"already-in-bath", "second-lift"}
+
+
+def stand(person, told):
+    """The exposure as it stands but for its notices, and the lamp's hours."""
+    now = person.must("GET", f"/exposures/{told['id']}")
+    state = {key: value for key, value in now["state"].items() if key != "notices"}
+    return state, now["stands"], round(Lamp.objects.get().hours, 6)
+
+
+@pytest.mark.parametrize(("kind", "data"), [
+    ("began", {"stage": "blot"}), ("ended", {}), ("passed", {"stage": "blot"}),
+    ("checked", {"check": "clear-touch", "fine": False}), ("water", {"celsius": 31}),
+    ("observation", {"about": "darks", "text": "dull"}), ("note", {"text": "a word"}),
+])  # fmt: skip
+def test_do_and_undo_leaves_the_exposure_and_its_lamp_as_they_were(lit, kind, data):
+    told, tablet = begin(lit)
+    under_way = tablet.event("began", -200_000, stage="wash")
+    wash = [under_way] if kind == "ended" else lasted(tablet, "wash", 500, 290)
+    tablet.send(*lasted(tablet, "screen", 900, 90), *lasted(tablet, "image", 700, 170), *wash)
+    before = stand(lit, told)
+    event = tablet.event(kind, -100_000, **data)
+    assert tablet.send(event)[0] == 200
+    changed = stand(lit, told) != before
+    assert changed == (kind not in ("observation", "note"))
+    tablet.send(tablet.event("undo", -50_000, event=event["id"]))
+    assert stand(lit, told) == before
+
+
+def test_what_harms_the_plate_is_said_where_it_is_cleaned(lit):
+    told, _ = begin(lit)
+    assert "plant oil or white spirit" in told["cleaning"] and "acetone" in told["cleaning"]

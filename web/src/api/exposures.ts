@@ -103,6 +103,10 @@ export const sendExposureEvents = (
     }),
   );
 
+/** How long, for another step to be the last that holds. */
+export const timeByWedge = (body: Shapes["ExposureWedgeInput"]) =>
+  data(http.POST("/api/calc/exposure-wedge", { body }));
+
 /** The sheet of times that are only thought of. */
 export const sheetQuery = (asked: Shapes["ExposureRunInput"]) =>
   queryOptions({

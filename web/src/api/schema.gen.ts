@@ -5716,6 +5716,8 @@ export interface components {
             by_test_name: string;
             /** Cautions */
             cautions: components["schemas"]["Caution"][];
+            /** Cleaning */
+            cleaning: string;
             /** Ended At */
             ended_at: string | null;
             /** Events */
@@ -9252,6 +9254,8 @@ export interface components {
          * @description A plate as it stands on the rack.
          */
         PlateCard: {
+            /** By Light */
+            by_light: boolean;
             /** Height Mm */
             height_mm: number;
             /**
@@ -11838,6 +11842,8 @@ export interface components {
             bites: string | null;
             /** By */
             by: string;
+            /** By Clock */
+            by_clock: boolean;
             /** By Itself */
             by_itself: boolean;
             /** Cautions */

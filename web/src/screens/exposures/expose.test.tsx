@@ -1,5 +1,6 @@
 import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
+import { vi } from "vitest";
 import type { Exposure } from "../../api/exposures";
 import kinds from "../../api/kinds.gen.json";
 import { nowSeconds } from "../../device/clock";
@@ -283,4 +284,15 @@ test("the chip of every page counts down what is under the lamp, where that is o
   const chip = await screen.findByRole("link", { name: /Paper Umbrellas, dot screen/ });
   expect(chip).toHaveAttribute("href", expect.stringContaining(`/exposure/runs/${EXPOSURE}`));
   expect(chip).toHaveTextContent(/0:(20|19|18)\s*to go/);
+});
+
+test("the exposures of a plate are taken away as CSV", async () => {
+  const saved = vi.fn();
+  vi.stubGlobal("URL", Object.assign(URL, { createObjectURL: saved, revokeObjectURL: () => {} }));
+  atThePlate();
+  await press("Save as CSV");
+  const [[blob]] = saved.mock.calls as [[Blob]];
+  const text = await blob.text();
+  expect(text.split("\n")[0]).toBe("begun_at,ended_at,lamp_name,lamp_seconds,outcome,reason");
+  expect(text).toContain('"Six tubes"');
 });

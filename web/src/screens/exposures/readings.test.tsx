@@ -176,3 +176,22 @@ test("nine points of a lamp's bed are typed in their places, all or none", async
   const { nine } = sentTo(server, "PUT /lamps") as { nine: number[] };
   expect(nine).toEqual([3.6, 3.9, 3.6, 3.9, 4.4, 3.9, 3.5, 3.8, 3.4]);
 });
+
+test("the image time by a wedge is told with its band, and taken into the plan", async () => {
+  const { server } = showing({
+    "POST /api/calc/exposure-wedge": {
+      body: { seconds: 180, factor: 1.995, low: 152, high: 213 },
+    },
+  });
+  await screen.findByText("Read all patches at once");
+  await userEvent.keyboard("n");
+  await userEvent.click(await screen.findByText("The image time by a step wedge"));
+  await type("Wedge exposed for", "1:30");
+  await type("Step that held last", "7");
+  await type("Step that shall hold", "9");
+  await press("How long?");
+  expect(await screen.findByText(/2:32 to 3:33/)).toBeVisible();
+  expect(server.last().body).toMatchObject({ seconds: 90, held_step: 7, wanted_step: 9 });
+  await press("Take it for the image");
+  expect(screen.getByLabelText("Image, the middle one")).toHaveValue("3:00");
+});

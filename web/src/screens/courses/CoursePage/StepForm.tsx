@@ -3,7 +3,7 @@ import type { Course, CourseStep } from "../../../api/courses";
 import type { Plate } from "../../../api/plates";
 import { useHere } from "../../../frame/useHere";
 import { planPath } from "../../../processes/paths";
-import { Button } from "../../../ui/Button";
+import { Button, ButtonLink } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { TextField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
@@ -29,6 +29,7 @@ function Noted({ plate, course, step, next }: Props) {
             Comes after: {step.waits_for.join("; ")}.
           </Care>
         ) : null}
+        {step.by_clock && todo ? <ByTheClock plate={plate} /> : null}
         <div className="mb-3 flex flex-wrap items-start gap-x-4.5 gap-y-3 [&>*]:min-w-30">
           {step.measures.map((measure) => (
             <MeasureField key={measure.key} form={form} measure={measure} />
@@ -50,6 +51,17 @@ function Noted({ plate, course, step, next }: Props) {
         </FormFoot>
       </form>
     </Section>
+  );
+}
+
+/** Stages of an exposure: gone through by the clock, they are done by themselves. */
+function ByTheClock({ plate }: { plate: Plate }) {
+  const { room } = useHere();
+  return (
+    <p className="mb-2.5 flex flex-wrap items-center gap-3">
+      <ButtonLink to={`/r/${room}/plates/${plate.id}/expose`}>Do it by the clock</ButtonLink>
+      <span className="note">Then it is done by itself; or note below what you did.</span>
+    </p>
   );
 }
 

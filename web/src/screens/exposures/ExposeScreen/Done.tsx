@@ -32,6 +32,7 @@ export function Done({ seen, acts }: { seen: Seen; acts: Acts }) {
         {left ? null : (
           <Said>Gloves until here. Cut edges of plate cut skin: file them before you wipe.</Said>
         )}
+        {left ? null : <Said>{exposure.cleaning}</Said>}
         {exposure.ended_at && !left ? <Said>This exposure is ended.</Said> : null}
         <Notices notices={lit.state.notices} />
         <Trouble error={acts.endError} />

@@ -2,7 +2,7 @@ import type { StagePlan } from "../../../api/exposures";
 import { underWay } from "../../../device/exposureFollow";
 import { Mark } from "../../../ui/Mark";
 import { Big, Foot, Small, SpaceKey } from "../../../ui/night/Controls";
-import { nextPlan, unanswered } from "./stages";
+import { isRest, nextPlan, unanswered } from "./stages";
 import type { Acts, Seen } from "./useExposeActs";
 
 /** The sign of its end: the lamp goes off, the plate comes out of the water, else it is done. */
@@ -34,7 +34,7 @@ export function Hands({ seen, acts }: { seen: Seen; acts: Acts }) {
         </Small>
       ) : (
         <Small letter="P" disabled={!open || !acts.mayPass} onClick={acts.pass}>
-          Leave it
+          {isRest(exposure, lit) ? "Leave it" : "Not needed"}
         </Small>
       )}
       <Small letter="T" disabled={!open} onClick={() => acts.ask("water")}>

@@ -4,6 +4,7 @@ import type { Shapes } from "../../../api/client";
 import { type Lamp, makeTest, type Test } from "../../../api/exposures";
 import { useHere } from "../../../frame/useHere";
 import { Button } from "../../../ui/Button";
+import { ByWedge } from "./ByWedge";
 import { NumberField, PickField, TextField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { length, number, pick, shapeOf, text, time } from "../../../ui/form/shape";
@@ -50,36 +51,35 @@ export function PlanTest({ lamps, close }: { lamps: Lamp[]; close: () => void })
       navigate(`/r/${room}/exposure/${made.id}`);
     },
   });
+  const first = useFirstField();
   return (
-    <form
-      ref={useFirstField()}
-      noValidate
-      onSubmit={form.submit}
-      className="my-3 rounded-plate border-[1.5px] border-dashed border-ink-3 px-5 py-4"
-    >
-      <p className="note">
-        Times go by √2 up and down from the middle one. Where a wedge was read, take its time; else
-        these are guesses.
-      </p>
-      <div className="mt-2.5 flex flex-wrap items-start gap-4">
-        <TextField form={form} name="name" />
-        <PickField
-          form={form}
-          name="lamp"
-          options={lamps.map((lamp) => [lamp.id, lamp.name] as const)}
-        />
-        <NumberField form={form} name="planned.screen_seconds" step={5} />
-        <NumberField form={form} name="planned.image_seconds" step={5} />
-        <NumberField form={form} name="planned.screen_steps" />
-        <NumberField form={form} name="planned.image_steps" />
-        <NumberField form={form} name="planned.width_mm" step={5} />
-        <NumberField form={form} name="planned.height_mm" step={5} />
-      </div>
-      <FormFoot form={form} submit="Plan it">
-        <Button look="quiet" onClick={close}>
-          Leave it
-        </Button>
-      </FormFoot>
-    </form>
+    <div className="my-3 rounded-plate border-[1.5px] border-dashed border-ink-3 px-5 py-4">
+      <form ref={first} noValidate onSubmit={form.submit}>
+        <p className="note">
+          Times go by √2 up and down from the middle one. Where a wedge was read, take its time;
+          else these are guesses.
+        </p>
+        <div className="mt-2.5 flex flex-wrap items-start gap-4">
+          <TextField form={form} name="name" />
+          <PickField
+            form={form}
+            name="lamp"
+            options={lamps.map((lamp) => [lamp.id, lamp.name] as const)}
+          />
+          <NumberField form={form} name="planned.screen_seconds" step={5} />
+          <NumberField form={form} name="planned.image_seconds" step={5} />
+          <NumberField form={form} name="planned.screen_steps" />
+          <NumberField form={form} name="planned.image_steps" />
+          <NumberField form={form} name="planned.width_mm" step={5} />
+          <NumberField form={form} name="planned.height_mm" step={5} />
+        </div>
+        <FormFoot form={form} submit="Plan it">
+          <Button look="quiet" onClick={close}>
+            Leave it
+          </Button>
+        </FormFoot>
+      </form>
+      <ByWedge take={(time) => form.hook.setValue("planned.image_seconds", time)} />
+    </div>
   );
 }

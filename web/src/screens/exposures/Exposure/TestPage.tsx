@@ -24,6 +24,7 @@ import { Measured } from "./Measured";
 import { MeasureLamp } from "./MeasureLamp";
 import { Patches } from "./Patches";
 import { PlanTest } from "./PlanTest";
+import { PlatesByPair } from "./PlatesByPair";
 import { Tones } from "./Tones";
 import { useExposureKeys } from "./useExposureKeys";
 
@@ -41,6 +42,7 @@ export function TestPage({ test, lamp, lamps, others }: Props) {
       <Head test={test} ask={keys.ask} asked={keys.asked} />
       <Answer test={test} />
       <Expose test={test} />
+      <PlatesByPair test={test} />
       {keys.asked === "plan" ? <PlanTest lamps={lamps} close={close} /> : null}
       {keys.asked === "measure" ? <MeasureLamp lamp={lamp} close={close} /> : null}
       {keys.asked === "chart" ? <KeepChart test={test} close={close} /> : null}
