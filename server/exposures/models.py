@@ -83,9 +83,9 @@ class Chart(RoomThing):
 class Exposure(RoomThing):
     """A plate, or the piece of a test, from the chalk to the last light; what happened are events.
 
-    ``decided`` is what its sheet follows from, as it was when it began: a later reading of the test
-    or the lamp cannot change what was done. ``lamp_seconds`` follows from the events that hold.
-    ``outcome`` is empty while it is under way.
+    ``decided`` and the ``sheet`` that followed from it are as they were when it began: a later
+    reading of the test or the lamp cannot change what was done. ``lamp_seconds`` follows from the
+    events that hold. ``outcome`` is empty while it is under way.
     """
 
     FINISHED, SET_ASIDE, NEVER_BEGUN = "finished", "set aside", "never begun"
@@ -99,6 +99,7 @@ class Exposure(RoomThing):
     lamp_hours = models.FloatField(null=True)
     """When it began."""
     decided = models.JSONField()
+    sheet = models.JSONField()
     lamp_seconds = models.FloatField(default=0)
     washed_seconds = models.FloatField(null=True)
     """Until it was clear, as in water of 20 °C; null where that was not checked."""

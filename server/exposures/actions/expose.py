@@ -53,10 +53,11 @@ def begin_exposure(user: User, room_id: uuid.UUID, given: ExposureIn) -> Exposur
     by_test = find(Test, room, given.by_test) if given.by_test else None
     lamp = _lamp(room, given, test or by_test)
     decided = _decided(room, given, test, by_test)
-    exposure_run(decided)
+    sheet = exposure_run(decided)
     exposure = Exposure(
         id=given.id, room=room, plate=plate, test=test, by_test=by_test, lamp=lamp,
         lamp_hours=lamp.hours, decided=decided.model_dump(mode="json"),
+        sheet=sheet.model_dump(mode="json"),
     )  # fmt: skip
     try:
         with transaction.atomic():

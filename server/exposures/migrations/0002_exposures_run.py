@@ -26,6 +26,7 @@ class Migration(migrations.Migration):
                 ('version', models.PositiveIntegerField(default=1)),
                 ('lamp_hours', models.FloatField(null=True)),
                 ('decided', models.JSONField()),
+                ('sheet', models.JSONField()),
                 ('lamp_seconds', models.FloatField(default=0)),
                 ('washed_seconds', models.FloatField(null=True)),
                 ('ended_at', models.DateTimeField(null=True)),

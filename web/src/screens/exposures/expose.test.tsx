@@ -296,3 +296,15 @@ test("the exposures of a plate are taken away as CSV", async () => {
   expect(text.split("\n")[0]).toBe("begun_at,ended_at,lamp_name,lamp_seconds,outcome,reason");
   expect(text).toContain('"Six tubes"');
 });
+
+test.each([
+  ["done", "Exposed and hard", "Hang a proof"],
+  ["todo", "Exposed, not bitten", "Times under the lamp"],
+])("a polymer plate's own page leads on: exposure %s", async (state, title, strong) => {
+  const plate = told<{ course: { step: string }[] }>(`/plates/${UMBRELLAS}`);
+  const course = plate.course.map((each) => (each.step === "bite" ? { ...each, state } : each));
+  fakeServer({ [`GET /plates/${UMBRELLAS}`]: { body: { ...plate, course } } });
+  openAt(`/plates/${UMBRELLAS}`);
+  expect(await screen.findByText(title)).toBeVisible();
+  expect(screen.getByRole("link", { name: strong })).toBeVisible();
+});

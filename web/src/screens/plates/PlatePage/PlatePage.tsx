@@ -87,17 +87,26 @@ function NotBitten({ plate }: { plate: Plate }) {
   const { room } = useHere();
   if (!plate.by_light) return <NoPlan plate={plate} />;
   const here = `/r/${room}/plates/${plate.id}`;
+  const done = plate.course.some(({ step, state }) => step === "bite" && state === "done");
+  const title = plate.light ? "Under the lamp" : done ? "Exposed and hard" : "Exposed, not bitten";
   return (
-    <Empty title={plate.light ? "Under the lamp" : "Exposed, not bitten"}>
+    <Empty title={title}>
       <p>
-        Next: {plate.next_step} A film that prints its greys is made of its picture; then it is
-        exposed by the clock, first to the dot screen, then to the film.
+        Next: {plate.next_step}{" "}
+        {done
+          ? "What its lights and darks print tells whether film and times were right."
+          : "A film that prints its greys is made of its picture; then it is exposed by the clock, first to the dot screen, then to the film."}
       </p>
       <div className="flex flex-wrap gap-3">
-        <ButtonLink look="strong" to={`${here}/expose`}>
+        {done && !plate.light ? (
+          <ButtonLink look="strong" to={`${here}/proofs/new`}>
+            Hang a proof
+          </ButtonLink>
+        ) : null}
+        <ButtonLink look={done && !plate.light ? "plain" : "strong"} to={`${here}/expose`}>
           {plate.light ? "Go on with the exposure" : "Times under the lamp"}
         </ButtonLink>
-        <ButtonLink to={`${here}/positive`}>Make the film</ButtonLink>
+        <ButtonLink to={`${here}/positive`}>{done ? "Its film" : "Make the film"}</ButtonLink>
         <ButtonLink to={`${here}/course`}>Go on with the course</ButtonLink>
       </div>
     </Empty>
