@@ -4,7 +4,6 @@ from datetime import UTC, datetime
 
 import pytest
 
-from server.baths.models import Bath
 from server.exposures.models import Exposure, Lamp, Measurement
 from server.exposures.models import Test as TwoWay
 from server.record.models import Entry
@@ -15,7 +14,6 @@ from tests.server.walk import KNOWN
 
 STAGES = ("chalk", "screen", "image", "wash", "blot", "dry", "harden")
 EXPOSE_STEPS = {"dust-chalk", "expose-screen", "expose-image", "wash-out", "harden"}
-NO_BATHS = Bath.objects.none
 
 
 @pytest.fixture

@@ -195,3 +195,30 @@ test("the image time by a wedge is told with its band, and taken into the plan",
   await press("Take it for the image");
   expect(screen.getByLabelText("Image, the middle one")).toHaveValue("3:00");
 });
+
+test("a chart's steps come off a scan, with the doubt of each", async () => {
+  const steps = Array.from({ length: 21 }, (_, n) => ({
+    film: n / 20,
+    lstar: 94 - 3.3 * n,
+    spread: 0.5,
+  }));
+  const done = task("read-steps", { ...READ, steps }, { given: { steps: 21 } });
+  const asked = "GET /tasks?about=pic&kind=read-steps";
+  const { server } = showing({ [asked]: { body: listed([]) } });
+  await press("Read a chart");
+  server.answer("POST /files", { status: 201, body: PICTURE });
+  server.answer(`POST /exposure-tests/${TEST}/scan`, { status: 202, body: done });
+  server.answer(asked, { body: listed([done]) });
+  const scans = await screen.findAllByLabelText("Read it from a scan");
+  await userEvent.upload(scans[0] as never, new File(["x"], "scan.png", { type: "image/png" }));
+  await waitFor(() =>
+    expect(document.querySelectorAll<HTMLInputElement>("fieldset input")[20]?.value).toBe("28.0"),
+  );
+  expect(sentTo(server, `POST /exposure-tests/${TEST}/scan`)).toMatchObject({ steps: 21 });
+  const chart = told<{ items: Chart[] }>("/charts").items[0] as Chart;
+  server.answer("POST /charts", { status: 201, body: chart });
+  await press("Keep the chart");
+  await waitFor(() => expect(server.sent.some(({ call }) => call === "POST /charts")).toBe(true));
+  const kept = sentTo(server, "POST /charts") as { steps: { spread: number }[] };
+  expect(kept.steps.map((each) => each.spread)).toEqual(Array(21).fill(0.5));
+});

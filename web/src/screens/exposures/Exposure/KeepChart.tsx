@@ -1,18 +1,9 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { useRef } from "react";
 import { useFieldArray } from "react-hook-form";
-import {
-  askToReadPrint,
-  type Chart,
-  makeChart,
-  type ReadSteps,
-  type Test,
-} from "../../../api/exposures";
+import { type Chart, makeChart, type Test } from "../../../api/exposures";
 import { FromFile } from "../../../frame/FromFile";
 import { useHere } from "../../../frame/useHere";
-import type { Quad } from "../../../scan/Marked";
-import { Scanned } from "../../../scan/Scanned";
-import { useScan } from "../../../scan/useScan";
 import { Button } from "../../../ui/Button";
 import { NumberField, TextField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
@@ -21,6 +12,7 @@ import { useFirstField } from "../../../ui/form/useFirstField";
 import { type Form, useForm } from "../../../ui/form/useForm";
 import { clock } from "../../../ui/times";
 import { useSay } from "../../../ui/Toast";
+import { PrintScan } from "./PrintScan";
 
 const SHAPE = shapeOf("ChartIn", {
   name: text("Name"),
@@ -89,7 +81,14 @@ export function KeepChart({ test, close }: { test: Test; close: () => void }) {
         <NumberField form={form} name="image_seconds" step={5} />
         <Count count={rows.fields.length} choose={(count) => rows.replace(blank(count))} />
       </div>
-      <FromScan test={test} steps={rows.fields.length} onRead={fill} />
+      <PrintScan
+        test={test}
+        what="chart"
+        steps={rows.fields.length}
+        hint="Flat, dry, bare paper all round. Say first how many steps it has."
+        cell={(place) => `Step ${place + 1}`}
+        onRead={({ steps }) => fill(steps)}
+      />
       <FromFile onRead={fill} />
       <Steps form={form} ids={rows.fields.map((each) => each.id)} />
       <FormFoot form={form} submit="Keep the chart">
@@ -137,49 +136,5 @@ function Steps({ form, ids }: { form: Form; ids: string[] }) {
         ))}
       </div>
     </fieldset>
-  );
-}
-
-type ScanProps = { test: Test; steps: number; onRead: (read: ReadSteps["steps"]) => void };
-
-function FromScan({ test, steps, onRead }: ScanProps) {
-  const { room } = useHere();
-  const [at, setAt] = useState(steps);
-  const scan = useScan<ReadSteps>({
-    about: (picture) => picture,
-    kind: "read-steps",
-    keepAs: `${room} scan of chart ${test.id}`,
-    ask: ({ id, picture, corners }) => {
-      setAt(steps);
-      return askToReadPrint(room, test.id, {
-        id,
-        picture,
-        what: "chart",
-        steps,
-        corners: corners as never,
-      });
-    },
-  });
-  const { task, restored } = scan;
-  const told = useRef<string | null>(null);
-  useEffect(() => {
-    if (!task?.result || told.current === task.id || task.id === restored) return;
-    told.current = task.id;
-    onRead(task.result.steps);
-  }, [task, restored, onRead]);
-  const cells = at === steps ? (task?.result?.cells ?? []) : [];
-  return (
-    <Scanned
-      scan={scan as never}
-      label="Read it from a scan"
-      hint="Flat, dry, bare paper all round. Say first how many steps it has."
-      of="plate mark"
-      marks={cells.map((each) => ({
-        quad: each.corners_px as Quad,
-        doubtful: each.warnings.length > 0,
-      }))}
-      warnings={task?.result?.warnings ?? []}
-      corners={(task?.result?.mark_px as Quad | undefined) ?? null}
-    />
   );
 }

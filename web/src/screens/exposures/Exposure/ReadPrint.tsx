@@ -1,23 +1,14 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
-import {
-  askToReadPrint,
-  changeTest,
-  type Patch,
-  type ReadTest,
-  type Test,
-  testQuery,
-} from "../../../api/exposures";
+import { useState } from "react";
+import { changeTest, type Patch, type Test, testQuery } from "../../../api/exposures";
 import { timesOf } from "../../../figures/exposure/field";
 import { FromFile } from "../../../frame/FromFile";
 import { useHere } from "../../../frame/useHere";
-import type { Quad } from "../../../scan/Marked";
-import { Scanned, together } from "../../../scan/Scanned";
-import { useScan } from "../../../scan/useScan";
 import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { useSay } from "../../../ui/Toast";
 import { Trouble } from "../../../ui/Trouble";
+import { PrintScan } from "./PrintScan";
 import { patchesRead } from "./words";
 
 const TONES = ["paper_lstar", "highlight_lstar", "shadow_lstar", "solid_lstar"] as const;
@@ -31,7 +22,15 @@ export function ReadPrint({ test }: { test: Test }) {
         Read all patches at once
       </summary>
       <div className="mt-2 grid gap-3">
-        {test.planned ? <FromScan test={test} onRead={setRead} /> : null}
+        {test.planned ? (
+          <PrintScan
+            test={test}
+            what="test"
+            hint="Flat, dry, bare paper all round. The print's top is the plate's top; the print is its mirror, so the shortest image time stands at the right."
+            cell={(place) => `Patch ${Math.floor(place / TONES.length) + 1}`}
+            onRead={({ patches }) => setRead(patches)}
+          />
+        ) : null}
         <FromTable test={test} onRead={setRead} />
         {read ? (
           <Take key={read.length} test={test} read={read} done={() => setRead(null)} />
@@ -42,54 +41,6 @@ export function ReadPrint({ test }: { test: Test }) {
 }
 
 type Reads = { test: Test; onRead: (patches: Patch[]) => void };
-
-function FromScan({ test, onRead }: Reads) {
-  const { room } = useHere();
-  const scan = useScan<ReadTest>({
-    about: (picture) => picture,
-    kind: "read-test",
-    keepAs: `${room} scan of test ${test.id}`,
-    ask: ({ id, picture, corners }) =>
-      askToReadPrint(room, test.id, {
-        id,
-        picture,
-        what: "test",
-        steps: 21,
-        corners: corners as never,
-      }),
-  });
-  const { task, restored } = scan;
-  const told = useRef<string | null>(null);
-  useEffect(() => {
-    if (!task?.result || told.current === task.id || task.id === restored) return;
-    told.current = task.id;
-    onRead(task.result.patches);
-  }, [task, restored, onRead]);
-  const cells = task?.result?.cells ?? [];
-  const films = TONES.length;
-  return (
-    <Scanned
-      scan={scan as never}
-      label="Read it from a scan"
-      hint="Flat, dry, bare paper all round. The print's top is the plate's top; the print is its mirror, so the shortest image time stands at the right."
-      of="plate mark"
-      marks={cells.map((each) => ({
-        quad: each.corners_px as Quad,
-        doubtful: each.warnings.length > 0,
-      }))}
-      warnings={[
-        ...(task?.result?.warnings ?? []),
-        ...together(
-          cells.map((each, i) => ({
-            name: `Patch ${Math.floor(i / films) + 1}`,
-            warnings: each.warnings,
-          })),
-        ),
-      ]}
-      corners={(task?.result?.mark_px as Quad | undefined) ?? null}
-    />
-  );
-}
 
 /** A table of tones, four for each patch, in the order of the field. */
 function FromTable({ test, onRead }: Reads) {
