@@ -335,6 +335,30 @@ REGISTRY: dict[str, Calculator] = {
             "What an exposure is planned by: a pair of times, or the strips of a two-way test.",
         ),
         Calculator(
+            "hatch-tone",
+            "core.drypoint.hatch_tone:hatch_tone",
+            "Layers of lines over each other, with the width they print, and what the plate can "
+            "reach.",
+        ),
+        Calculator(
+            "hatch-plan",
+            "core.drypoint.hatch_plan:hatch_plan",
+            "A tone wanted on a field, the line there is to draw it with, in how many layers.",
+        ),
+        Calculator(
+            "wear-forecast",
+            "core.drypoint.wear_forecast:wear_forecast",
+            "A plate's impressions as they were read, and from when they no longer match the OK.",
+        ),
+        Calculator(
+            "scratch-view",
+            "core.drypoint.scratch_view:scratch_view",
+            "Photographs of one scratched plate, lit from different sides, and where to write its "
+            "view.",
+            Budget(seconds=120, megabytes=1500),
+            reads_files=True,
+        ),
+        Calculator(
             "plate-faults",
             "core.polymer.plate_faults:plate_faults",
             "What is seen on a plate or its proof, what was read of it, and how it was made.",

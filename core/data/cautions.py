@@ -243,5 +243,13 @@ CAUTIONS: dict[str, CautionRow] = {
             "Gloves, no food at the bench. Oily rags into the closed metal can.",
             "On skin: oil, then soap. In eyes: water for 15 minutes.",
         ),
+        CautionRow(
+            "laser",
+            "danger",
+            "A laser burns, and some plastics give poison",
+            "Only plastic whose name is known: never one with chlorine. Extraction on, lid shut, "
+            "somebody beside it.",
+            "Flame: stop it, lid shut, a blanket. Sharp smell: stop, leave, fresh air, a doctor.",
+        ),
     )
 }

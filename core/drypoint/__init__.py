@@ -1,0 +1,1 @@
+"""Scratched plates: the tone of marks, how scratches are seen, how they wear."""
