@@ -359,6 +359,46 @@ REGISTRY: dict[str, Calculator] = {
             reads_files=True,
         ),
         Calculator(
+            "missed-lines",
+            "core.drypoint.missed_lines:missed_lines",
+            "The view of a scratched plate, and the drawing it is scratched by, both as they "
+            "print.",
+            Budget(seconds=120, megabytes=1500),
+            reads_files=True,
+        ),
+        Calculator(
+            "pressure-scale",
+            "core.drypoint.pressure_scale:pressure_scale",
+            "A trial scale on an offcut: lines at five pressures, printed and read.",
+        ),
+        Calculator(
+            "texture-tone",
+            "core.drypoint.texture_tone:texture_tone",
+            "A mark that is no line, how often it was made, and what the plate can reach.",
+        ),
+        Calculator(
+            "mask-plan",
+            "core.drypoint.mask_plan:mask_plan",
+            "Shapes with the tones they shall have, and the abrasives at hand.",
+        ),
+        Calculator(
+            "hand-plan",
+            "core.drypoint.hand_plan:hand_plan",
+            "How much is to do by hand, and when one sits down.",
+        ),
+        Calculator(
+            "lettering",
+            "core.drypoint.lettering:lettering",
+            "Words as they shall read in print.",
+        ),
+        Calculator(
+            "hatch-guide",
+            "core.drypoint.hatch_guide:hatch_guide",
+            "Fields with their lines, the plate, and how the sheet will lie.",
+            Budget(seconds=60, megabytes=800),
+            reads_files=True,
+        ),
+        Calculator(
             "plate-faults",
             "core.polymer.plate_faults:plate_faults",
             "What is seen on a plate or its proof, what was read of it, and how it was made.",

@@ -9,16 +9,16 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
-from core.drypoint.lit import Signal
+from core.drypoint.lit import Grey, Lit, Small
 
 Array = NDArray[np.float64]
 
-_SMALL_PX = 640
+_SMALL_PX = 512
 """Longest side on which turn and shift are looked for first."""
-_TURNS = np.arange(-3.0, 3.01, 0.5)
+_TURNS = np.arange(-3.0, 3.01, 0.75)
 _TILES = 4
-_TILE_PX = 384
-_ROUNDS = 3
+_TILE_PX = 320
+_ROUNDS = 2
 _STRONG = 6.0
 """Times the noise: no chance."""
 _TRUST = 0.04
@@ -49,53 +49,60 @@ class Lie:
         return np.asarray(matrix)
 
 
-def lay_on(first: Signal, other: Signal) -> Lie:
+STAYS = Lie(0.0, (0.0, 0.0))
+
+
+def lay_on(first: Lit, other: Lit) -> Lie | None:
     """Return how a photograph lies on the first.
 
     Parameters
     ----------
-    first, other : array (height, width)
+    first, other : Lit
         Of one size.
 
     Returns
     -------
-    Lie
+    Lie or None
+        None where they show nothing in common that would tell.
 
     Notes
     -----
     Turns are tried on a small picture by phase correlation; then tiles at full size each tell their
     shift, and a turn and shift are fitted to them. Source: ``phase-correlation``.
     """
-    less = min(1.0, _SMALL_PX / max(first.shape))
+    less = min(1.0, _SMALL_PX / max(first.above.shape))
     small, moving = _lines(first, less), _lines(other, less)
     lie = max((_tried(small, moving, turn) for turn in _TURNS), key=lambda found: found[0])[1]
     lie = Lie(lie.turn_deg, (lie.shift[0] / less, lie.shift[1] / less))
     for _ in range(_ROUNDS):
-        lie = _nearer(first, other, lie)
+        nearer = _nearer(first, other, lie)
+        if nearer is None:
+            return None
+        lie = nearer
     return lie
 
 
-def _lines(signal: Signal, less: float) -> Signal:
+def _lines(lit: Lit, less: float) -> Small:
     """Return the marks, small and soft, all about equally strong."""
-    clipped = np.clip(signal, 0.0, 4 * _STRONG)
+    clipped = cv2.min(lit.above, 4 * _STRONG * lit.noise)
     small = cv2.resize(clipped, None, fx=less, fy=less, interpolation=cv2.INTER_AREA)
-    return np.asarray(cv2.GaussianBlur(small, (0, 0), 1.0))
+    return np.asarray(cv2.GaussianBlur(small.astype(np.float32), (0, 0), 1.0))
 
 
-def _tried(small: Signal, moving: Signal, turn: float) -> tuple[float, Lie]:
+def _tried(small: Small, moving: Small, turn: float) -> tuple[float, Lie]:
     size = (small.shape[1], small.shape[0])
     turned = cv2.warpAffine(moving, Lie(turn, (0.0, 0.0)).onto(size), size)
     (x, y), response = cv2.phaseCorrelate(turned, small, _window(size))
     return response, Lie(turn, (x, y))
 
 
-def _window(size: tuple[int, int]) -> Signal:
+def _window(size: tuple[int, int]) -> Small:
     return np.asarray(cv2.createHanningWindow(size, cv2.CV_32F))
 
 
-def _nearer(first: Signal, other: Signal, lie: Lie) -> Lie:
-    """Return the lie after each tile has told how far it is still off."""
-    height, width = first.shape
+def _nearer(first: Lit, other: Lit, lie: Lie) -> Lie | None:
+    """Return the lie after each tile has told how far it is still off; None where none can."""
+    height, width = first.above.shape
     matrix = lie.onto((width, height))
     rows = [
         told
@@ -103,7 +110,7 @@ def _nearer(first: Signal, other: Signal, lie: Lie) -> Lie:
         if (told := _tile_off(first, other, matrix, (top, left, side)))
     ]
     if len(rows) < 2:
-        return lie
+        return None
     return _fitted(lie, np.array(rows), (width, height))
 
 
@@ -115,14 +122,14 @@ def _tiles(height: int, width: int) -> list[tuple[int, int, int]]:
 
 
 def _tile_off(
-    first: Signal, other: Signal, matrix: Array, tile: tuple[int, int, int]
+    first: Lit, other: Lit, matrix: Array, tile: tuple[int, int, int]
 ) -> tuple[float, float, float, float, float] | None:
     """Return a tile's middle, how far it is off, and how sure that is; None where it is not."""
     top, left, side = tile
     own = matrix.copy()
     own[:, 2] -= (left, top)
-    moved = cv2.warpAffine(other, own, (side, side))
-    fixed = first[top : top + side, left : left + side]
+    moved = cv2.warpAffine(other.above, own, (side, side)) / np.float32(other.noise)
+    fixed = first.above[top : top + side, left : left + side] / np.float32(first.noise)
     pair = [np.clip(each, 0.0, 4 * _STRONG) for each in (moved, fixed)]
     if min(float((each > _STRONG).mean()) for each in pair) < 5e-4:
         return None
@@ -153,17 +160,20 @@ def _fitted(lie: Lie, rows: Array, size: tuple[int, int]) -> Lie:
     return Lie(lie.turn_deg + turned, (float(again[0] + found[1]), float(again[1] + found[2])))
 
 
-def laid(other: Signal, lie: Lie) -> Signal:
-    """Return a photograph as it lies on the first.
+def laid(other: Lit, lie: Lie, noise: float) -> Grey:
+    """Return a photograph as it lies on the first, as strong over the same noise.
 
     Parameters
     ----------
-    other : array (height, width)
+    other : Lit
     lie : Lie
+    noise : float [grey values]
+        Of the first.
 
     Returns
     -------
     array (height, width)
     """
-    size = (other.shape[1], other.shape[0])
-    return np.asarray(cv2.warpAffine(other, lie.onto(size), size, flags=cv2.INTER_LINEAR))
+    size = (other.above.shape[1], other.above.shape[0])
+    moved = cv2.warpAffine(other.above, lie.onto(size), size, flags=cv2.INTER_LINEAR)
+    return np.asarray(cv2.convertScaleAbs(moved, alpha=noise / other.noise))

@@ -12,7 +12,7 @@ from core.errors import CoreError
 from core.image.picture import PictureError, open_photo
 
 Grey = NDArray[np.uint8]
-Signal = NDArray[np.float32]
+Small = NDArray[np.float32]
 Mask = NDArray[np.bool_]
 
 MOST_PIXELS = 30_000_000
@@ -22,6 +22,7 @@ STEP = 4
 _GROUND_SHARE = 24
 """The ground is looked for in windows of this part of the shorter side: wider than any mark."""
 _LEAST_NOISE = 0.7
+_NOISE_ROWS = 150
 _WHITE = 250
 _BLOB_SHARE = 60
 """A reflection of the lamp is wider than this part of the shorter side; a scratch never."""
@@ -30,12 +31,14 @@ _BITS_16 = 257.0
 
 @dataclass(frozen=True)
 class Lit:
-    """One photograph: how far each pixel stands out of its ground, in units of the noise.
+    """One photograph: how far each pixel stands out of its ground [grey values].
 
-    ``signal`` (height, width); ``glare`` (height/STEP, width/STEP), where nothing can be seen.
+    ``above`` (height, width); ``noise`` of a pixel of it; ``glare`` (height/STEP, width/STEP),
+    where nothing can be seen.
     """
 
-    signal: Signal
+    above: Grey
+    noise: float
     glare: Mask
 
     @property
@@ -96,15 +99,12 @@ def light_up(grey: Grey, *, inked: bool) -> Lit:
     bright = cv2.bitwise_not(grey) if inked else grey
     glare = _glare(grey)
     soft = cv2.GaussianBlur(bright, (0, 0), 0.6)
-    ground = _ground(soft)
-    noise = max(_LEAST_NOISE, _noise(bright))
-    above = cv2.subtract(soft, ground, dtype=cv2.CV_32F)
-    above *= 1.0 / noise
+    above = cv2.subtract(soft, _ground(soft))
     if glare.any():
         size = (grey.shape[1], grey.shape[0])
         hidden = cv2.resize(glare.astype(np.uint8), size, interpolation=cv2.INTER_NEAREST)
-        above[hidden > 0] = 0.0
-    return Lit(np.asarray(above), glare)
+        above[hidden > 0] = 0
+    return Lit(np.asarray(above), max(_LEAST_NOISE, _noise(bright)), glare)
 
 
 def _ground(soft: Grey) -> Grey:
@@ -115,21 +115,22 @@ def _ground(soft: Grey) -> Grey:
         cv2.blur(least, (3, 3)), cv2.MORPH_OPEN, np.ones((reach, reach), np.uint8)
     )
     smooth = cv2.GaussianBlur(opened.astype(np.float32), (0, 0), reach / 2)
+    smooth += _lift(soft[::STEP, ::STEP], smooth)
     size = (soft.shape[1], soft.shape[0])
-    whole = cv2.resize(smooth, size, interpolation=cv2.INTER_LINEAR)
-    return np.asarray(whole + _lift(soft[::STEP, ::STEP], smooth))
+    small = np.clip(np.rint(smooth), 0, 255).astype(np.uint8)
+    return np.asarray(cv2.resize(small, size, interpolation=cv2.INTER_LINEAR))
 
 
-def _lift(some: Grey, smooth: Signal) -> float:
-    """Return by how much the darkest lies under the ground: of most pixels, which hold no mark."""
+def _lift(some: Grey, smooth: Small) -> float:
+    """Return by how much the darkest lies under the ground: half of all pixels hold no mark."""
     off = some.astype(np.float32) - smooth
-    return float(np.percentile(off[::2, ::2], 40))
+    return float(np.percentile(off[::2, ::2], 50))
 
 
 def _noise(bright: Grey) -> float:
     """Return the noise of a pixel [grey values], told by what no line makes: a corner's twist."""
-    part = bright[: (len(bright) // 2) * 2, : (bright.shape[1] // 2) * 2].astype(np.float32)
-    some = part[::6], part[1::6]
+    step = max(6, len(bright) // _NOISE_ROWS)
+    some = bright[:-1:step].astype(np.float32), bright[1::step].astype(np.float32)
     rows = min(len(some[0]), len(some[1]))
     one, two = some[0][:rows], some[1][:rows]
     twist = one[:, 1:] - one[:, :-1] - two[:, 1:] + two[:, :-1]

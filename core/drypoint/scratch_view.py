@@ -9,9 +9,9 @@ import cv2
 import numpy as np
 from numpy.typing import NDArray
 
-from core.drypoint.laid_on import Lie, laid, lay_on
-from core.drypoint.lit import STEP, Grey, Lit, Mask, Signal, light_up, read_grey
-from core.drypoint.scratches import Scratches, find_scratches
+from core.drypoint.laid_on import STAYS, Lie, laid, lay_on
+from core.drypoint.lit import STEP, Grey, Lit, Mask, light_up, read_grey
+from core.drypoint.scratches import AT_LIMIT, Scratches, find_scratches
 from core.drypoint.view_shapes import (
     MOST_PHOTOGRAPHS,
     ScratchViewInput,
@@ -29,6 +29,12 @@ _TOO_FEW_STRONG = 2e-4
 _SHARED = 0.2
 """A photograph whose marks lie on the others' hardly more than by chance is of another plate."""
 _MUCH_GLARE, _LITTLE = 0.002, 0.001
+_QUICK = [
+    cv2.IMWRITE_PNG_COMPRESSION, 1, cv2.IMWRITE_PNG_STRATEGY, cv2.IMWRITE_PNG_STRATEGY_RLE,
+    cv2.IMWRITE_PNG_FILTER, cv2.IMWRITE_PNG_FILTER_NONE,
+]  # fmt: skip
+_STEP = 15
+"""Between the greys of a view: a print has no finer ones, and the file stays small."""
 _DARKEST, _LIGHTEST_SCRATCH, _DARKEST_PAPER = 10.0, 118.0, 150.0
 
 
@@ -65,17 +71,19 @@ def scratch_view(given: ScratchViewInput, tell: Tell = untold) -> ScratchViewOut
             field="images", value=len(given.images), allowed=f"2 to {MOST_PHOTOGRAPHS}",
         )  # fmt: skip
     lit = _all_lit(given, part_of(tell, 0.0, 0.5))
-    lies = _all_laid(lit, part_of(tell, 0.5, 0.75))
-    signals = [lit[0].signal, *(laid(e.signal, lie) for e, lie in zip(lit[1:], lies, strict=True))]
-    _check_same_plate(signals)
-    merged = signals[0].copy()
-    for each in signals[1:]:
-        np.maximum(merged, each, out=merged)
-    found = find_scratches(merged)
+    onto = _reference(lit)
+    noise = lit[onto].noise
+    lies = _all_laid(lit, onto, part_of(tell, 0.5, 0.75))
+    rows = [_moved(each, lie, noise) for each, lie in zip(lit, lies, strict=True)]
+    _check_same_plate(rows, noise)
+    merged = rows[0]
+    for each in rows[1:]:
+        merged = cv2.max(merged, each)
+    found = find_scratches(merged, noise)
     tell(0.9)
     view = _as_printed(found)
     _write(view, given.write)
-    return _told(given, lit, lies, signals, found, view)
+    return _told(given, lit, _seen(lit, lies, rows, found.mask, noise), view)
 
 
 def _all_lit(given: ScratchViewInput, tell: Tell) -> list[Lit]:
@@ -107,24 +115,45 @@ def _check_size(first: Grey, grey: Grey, place: int) -> None:
         )  # fmt: skip
 
 
-def _all_laid(lit: list[Lit], tell: Tell) -> list[Lie]:
-    """Return how each but the first lies on it."""
+def _reference(lit: list[Lit]) -> int:
+    """Return which photograph the others are laid on: the first, where it shows anything."""
+    marks = [float(_strong(each.above, each.noise).mean()) for each in lit]
+    return 0 if marks[0] > max(_TOO_FEW_STRONG, 0.1 * max(marks)) else int(np.argmax(marks))
+
+
+def _all_laid(lit: list[Lit], onto: int, tell: Tell) -> list[Lie]:
+    """Return how each lies on the reference; one without a mark in common as if it stood still."""
     done = 0
 
-    def one(other: Lit) -> Lie:
+    def one(other: Lit) -> Lie | None:
         nonlocal done
-        lie = lay_on(lit[0].signal, other.signal)
+        lie = STAYS if other is lit[onto] else lay_on(lit[onto], other)
         done += 1
-        tell(done / max(1, len(lit) - 1))
+        tell(done / len(lit))
         return lie
 
     with ThreadPoolExecutor(_AT_ONCE) as hands:
-        return list(hands.map(one, lit[1:]))
+        lies = list(hands.map(one, lit))
+    return [lie or _by_the_others(lit, lies, onto, place) for place, lie in enumerate(lies)]
 
 
-def _check_same_plate(signals: list[Signal]) -> None:
+def _by_the_others(lit: list[Lit], lies: list[Lie | None], onto: int, place: int) -> Lie:
+    """Return how a photograph lies on all that were laid: what it shows, a third may show, too."""
+    noise = lit[onto].noise
+    merged = lit[onto].above
+    for other, lie in zip(lit, lies, strict=True):
+        if lie:
+            merged = cv2.max(merged, _moved(other, lie, noise))
+    return lay_on(Lit(merged, noise, lit[onto].glare), lit[place]) or STAYS
+
+
+def _moved(each: Lit, lie: Lie, noise: float) -> Grey:
+    return each.above if lie is STAYS and each.noise == noise else laid(each, lie, noise)
+
+
+def _check_same_plate(rows: list[Grey], noise: float) -> None:
     """Refuse a photograph whose strong marks lie on no other's more than by chance."""
-    strong = [_strong(each) for each in signals]
+    strong = [_strong(each, noise) for each in rows]
     telling = [place for place, mask in enumerate(strong) if mask.mean() > _TOO_FEW_STRONG]
     for place in telling:
         others = [strong[each] for each in telling if each != place]
@@ -132,10 +161,9 @@ def _check_same_plate(signals: list[Signal]) -> None:
             _refuse(place, telling)
 
 
-def _strong(signal: Signal) -> Mask:
-    soft = cv2.GaussianBlur(signal, (0, 0), 1.0)
-    small = soft[: soft.shape[0] // 2 * 2 : 2, : soft.shape[1] // 2 * 2 : 2]
-    return np.asarray(small > _STRONG)
+def _strong(above: Grey, noise: float) -> Mask:
+    soft = cv2.dilate(cv2.blur(above, (3, 3)), np.ones((3, 3), np.uint8))
+    return np.asarray(soft[::STEP, ::STEP] > _STRONG * noise)
 
 
 def _shared(own: Mask, others: list[Mask]) -> float:
@@ -163,18 +191,20 @@ def _refuse(place: int, telling: list[int]) -> None:
 
 def _as_printed(found: Scratches) -> NDArray[np.uint8]:
     """Return dark scratches on white, mirrored; what is no scratch stays above the middle."""
-    near = np.clip(found.nearness, 0.0, 1.0 / 0.45)
+    near = np.arange(256) / AT_LIMIT
     dark = _LIGHTEST_SCRATCH - (_LIGHTEST_SCRATCH - _DARKEST) * np.clip((near - 1) / 1.2, 0, 1)
-    pale = 255.0 - (255.0 - _DARKEST_PAPER) * np.clip(near - 0.35, 0.0, 1.0) ** 2
-    view = np.where(found.mask, dark, pale).astype(np.uint8)
-    return np.asarray(view[:, ::-1])
+    pale = 255.0 - (255.0 - _DARKEST_PAPER) * np.clip((near - 0.75) / 0.25, 0.0, 1.0)
+    tables = [(_STEP * (each // _STEP)).astype(np.uint8) for each in (pale, dark)]
+    view = cv2.LUT(found.nearness, tables[0])
+    cv2.copyTo(cv2.LUT(found.nearness, tables[1]), found.mask.astype(np.uint8), view)
+    return np.asarray(cv2.flip(view, 1))
 
 
 def _write(view: NDArray[np.uint8], path: str) -> None:
     """Write a view, quickly rather than small."""
     try:
         Path(path).parent.mkdir(parents=True, exist_ok=True)
-        good, coded = cv2.imencode(".png", view, [cv2.IMWRITE_PNG_COMPRESSION, 1])
+        good, coded = cv2.imencode(".png", view, _QUICK)
         if not good:
             raise OSError("not encoded")
         Path(path).write_bytes(coded.tobytes())
@@ -188,31 +218,28 @@ def _write(view: NDArray[np.uint8], path: str) -> None:
 def _told(
     given: ScratchViewInput,
     lit: list[Lit],
-    lies: list[Lie],
-    signals: list[Signal],
-    found: Scratches,
+    seen: list[SeenPhotograph],
     view: NDArray[np.uint8],
 ) -> ScratchViewOutput:
-    share = float((view < 128).mean())
-    seen = _seen(lit, lies, signals, found.mask)
-    warnings = _warnings(lit, seen, share)
+    share = float(cv2.countNonZero(cv2.compare(view, 128, cv2.CMP_LT))) / view.size
     return ScratchViewOutput(
         path=given.write,
         scratched_share=round(share, 5),
         width_px=view.shape[1],
         height_px=view.shape[0],
         photographs=seen,
-        warnings=warnings,
+        warnings=_warnings(lit, seen, share),
         text=_text(share, seen),
     )
 
 
 def _seen(
-    lit: list[Lit], lies: list[Lie], signals: list[Signal], mask: Mask
+    lit: list[Lit], lies: list[Lie], rows: list[Grey], mask: Mask, noise: float
 ) -> list[SeenPhotograph]:
     """Return what each photograph brought; told on every fourth pixel."""
     some = mask[::STEP, ::STEP]
-    stands = np.stack([each[::STEP, ::STEP][some] > _STRONG / 2 for each in signals])
+    least = _STRONG / 2 * noise
+    stands = np.stack([each[::STEP, ::STEP][some] > least for each in rows])
     alone = stands & (stands.sum(axis=0) == 1)
     total = max(1, stands.shape[1])
     return [
@@ -223,7 +250,7 @@ def _seen(
             seen_share=round(float(stands[place].sum() / total), 3),
             glare_share=round(lit[place].glare_share, 4),
         )
-        for place, lie in enumerate([Lie(0.0, (0.0, 0.0)), *lies])
+        for place, lie in enumerate(lies)
     ]
 
 

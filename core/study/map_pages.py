@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
+from typing import Protocol
 
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
@@ -26,12 +28,33 @@ _HATCH_MM = 2.0
 _WORDS = 9
 
 
+class PlatePage(Protocol):
+    """What one page, or its tiles, shows of a plate at 1:1."""
+
+    @property
+    def title(self) -> str:
+        """Return what stands above it."""
+
+    def draw(self, canvas: Canvas, size_mm: tuple[float, float]) -> None:
+        """Draw the plate: mm, y down from its top left."""
+
+
 @dataclass(frozen=True)
 class MapPage:
     """One stage, as it lies on the plate unless it says otherwise."""
 
     title: str
     pieces: dict[int, list[Polygon]]
+
+    def draw(self, canvas: Canvas, size_mm: tuple[float, float]) -> None:
+        """Draw what is covered before, and now.
+
+        Parameters
+        ----------
+        canvas : Canvas
+        size_mm : (float, float) [mm]
+        """
+        _plate(canvas, self, size_mm)
 
 
 @dataclass(frozen=True)
@@ -97,14 +120,14 @@ def _pieces(side_mm: float, window_mm: float) -> int:
 
 
 def write_pages(
-    path: str, pages: list[MapPage], size_mm: tuple[float, float], paper: Paper, about: str
+    path: str, pages: Sequence[PlatePage], size_mm: tuple[float, float], paper: Paper, about: str
 ) -> int:
-    """Write the maps as a PDF and return how many pages it has.
+    """Write pages as a PDF and return how many pages it has.
 
     Parameters
     ----------
     path : str
-    pages : list of MapPage
+    pages : sequence of PlatePage
     size_mm : (float, float) [mm]
         Width and height of the plate.
     paper : str
@@ -128,7 +151,7 @@ def write_pages(
 
 
 def _sheet(
-    canvas: Canvas, page: MapPage, tiles: Tiling, tile: tuple[int, int],
+    canvas: Canvas, page: PlatePage, tiles: Tiling, tile: tuple[int, int],
     size_mm: tuple[float, float], about: str,
 ) -> None:  # fmt: skip
     canvas.saveState()
@@ -141,7 +164,7 @@ def _sheet(
     frame.rect(0, 0, min(wide, size_mm[0] - left), min(high, size_mm[1] - top))
     canvas.clipPath(frame, stroke=0)
     canvas.translate(-left, -top)
-    _plate(canvas, page, size_mm)
+    page.draw(canvas, size_mm)
     canvas.restoreState()
     _corner_marks(canvas, (-left, -top), size_mm, (wide, high))
     canvas.restoreState()
