@@ -399,6 +399,11 @@ REGISTRY: dict[str, Calculator] = {
             reads_files=True,
         ),
         Calculator(
+            "plate-material",
+            "core.drypoint.plate_material:plate_material",
+            "A plate's material by its name, and how thick it is.",
+        ),
+        Calculator(
             "plate-faults",
             "core.polymer.plate_faults:plate_faults",
             "What is seen on a plate or its proof, what was read of it, and how it was made.",

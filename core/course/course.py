@@ -20,6 +20,7 @@ from core.prepare.bevel import is_optional
 
 _ORDER: tuple[Route, ...] = (
     "etched line", "engraving", "soft ground", "aquatint", "spit bite", "photopolymer", "drypoint",
+    "kitchen table",
 )  # fmt: skip
 """Lines first, then tone, then drypoint. ``room-practice``"""
 _MATERIALS: dict[str, tuple[str, ...]] = {
@@ -30,6 +31,7 @@ _MATERIALS: dict[str, tuple[str, ...]] = {
     "engraving": ("copper", "zinc", "plastic"),
     "drypoint": ("copper", "zinc", "plastic"),
     "photopolymer": ("polymer",),
+    "kitchen table": ("plastic",),
 }
 
 

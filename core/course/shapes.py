@@ -12,6 +12,7 @@ from core.schema import Shape
 
 Route = Literal[
     "etched line", "soft ground", "aquatint", "spit bite", "drypoint", "engraving", "photopolymer",
+    "kitchen table",
 ]  # fmt: skip
 
 

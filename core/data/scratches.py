@@ -45,7 +45,7 @@ SHARPEN_MINUTES = Number(10.0, 4.0, "min", "room-practice")
 """A burin between two sharpenings, where the room counted none."""
 
 PRESSURES = (1, 2, 3, 4, 5)
-"""Of a trial scale on an offcut, from lightest to hardest."""
+"""Of a trial scale on an offcut, from lightest to hardest. ``room-practice``"""
 PRESSURE_WIDTH_UM: dict[int, float] = {1: 45.0, 2: 75.0, 3: 115.0, 4: 160.0, 5: 200.0}
 """Printed width of a middling needle by pressure, where no scale was read. ``room-practice``"""
 PRESSURE_SPREAD = 0.25

@@ -9,7 +9,7 @@ Group = Literal["prepare", "image", "ground", "plan", "bite", "proof", "edition"
 MeasureKind = Literal["yes-no", "number", "choice", "text"]
 Beside = Literal[
     "bevel", "degreasers", "drawing", "dust-count", "ground-check", "repair", "transfers",
-    "grounds", "textures", "solvents",
+    "grounds", "textures", "solvents", "marks",
 ]  # fmt: skip
 """What a step shows beside its texts: a calculation, a picture, a table."""
 GroundOf = Literal["", "ball", "liquid", "soft", "dust", "spray", "toner"]

@@ -5,8 +5,11 @@ from __future__ import annotations
 from core.data.step_row import StepRow
 from core.data.steps_after import STEPS_AFTER
 from core.data.steps_before import STEPS_BEFORE
+from core.data.steps_scratched import STEPS_SCRATCHED
 
-STEPS: dict[str, StepRow] = {row.key: row for row in (*STEPS_BEFORE, *STEPS_AFTER)}
+STEPS: dict[str, StepRow] = {
+    row.key: row for row in (*STEPS_BEFORE, *STEPS_AFTER, *STEPS_SCRATCHED)
+}
 
 PREPARE_METAL = ("cut", "bevel", "polish", "drawing", "degrease")
 PROOF = ("proof", "edition")
@@ -22,10 +25,13 @@ COURSES: dict[str, tuple[str, ...]] = {
                  "strip-ground", *PROOF),
     "spit bite": (*PREPARE_METAL, *GRAIN, "plan-spit-bite", "whites", "back", "spit-bite",
                   "strip-ground", *PROOF),
-    "drypoint": ("cut", "film-back", "bevel", "polish", "drawing", "under-drawing", "transfer",
-                 "plan-marks", "scratch", *PROOF),
-    "engraving": ("cut", "film-back", "bevel", "polish", "drawing", "transfer", "plan-marks",
-                  "engrave", *PROOF),
+    "drypoint": ("cut", "film-back", "bevel", "polish", "drawing", "mark-side", "under-drawing",
+                 "transfer", "plan-marks", "scratch", "look-scratches", "trim-after", *PROOF),
+    "engraving": ("cut", "film-back", "bevel", "polish", "drawing", "letter-check", "transfer",
+                  "plan-marks", "engrave", "clean-burr", *PROOF),
+    "kitchen table": ("cut", "film-back", "bevel", "drawing", "mark-side", "under-drawing",
+                      "plan-marks", "scratch", "look-scratches", "kitchen-ink", "kitchen-damp",
+                      "kitchen-gap", "trial-one", "trial-two", *PROOF),
     "photopolymer": ("drawing", "cut", "dust-chalk", "expose-screen", "expose-image", "wash-out",
                      "harden", "trim", *PROOF),
 }  # fmt: skip

@@ -80,7 +80,7 @@ STEPS_AFTER: tuple[StepRow, ...] = (
         (("A mark too many", "Burnish it: on plastic that lightens only a little."),),
         120, 0, ("needles", "abrasives", "roulette"), ("cut-edges", "knives", "grinding-dust"),
         needs=("under-drawing", "transfer", "plan-marks"),
-        said="scratched",
+        said="scratched", beside=("marks",),
     ),
     StepRow(
         "engrave", "bite", "Engrave",
@@ -88,7 +88,7 @@ STEPS_AFTER: tuple[StepRow, ...] = (
         "Clean lines, burr scraped off, edges burnished.",
         (("It slipped", "Scrape and burnish along the slip; sharpen the burin."),),
         240, 0, ("burin", "stone", "scraper", "burnisher"), ("cut-edges", "knives"),
-        said="engraved",
+        said="engraved", beside=("marks",),
     ),
     StepRow(
         "wash-out", "bite", "Wash out, blot and dry",
@@ -120,7 +120,7 @@ STEPS_AFTER: tuple[StepRow, ...] = (
         "Only a proof tells what the plate prints.",
         "Read its tones, name its faults, decide what is next.",
         hands=40, wait=60, at_hand=("ink", "damp paper", "gauze"), cautions=("inks", "press"),
-        needs=("strip-ground", "scratch", "engrave", "trim"),
+        needs=("strip-ground", "scratch", "engrave", "trim", "trial-two"),
         by_approval=True, said="proofed", beside=("repair",), greases=True,
     ),
     StepRow(

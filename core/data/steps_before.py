@@ -44,6 +44,10 @@ STEPS_BEFORE: tuple[StepRow, ...] = (
         25, 0, ("coarse and fine file", "scraper", "burnisher", "oil"),
         ("cut-edges", "knives", "grinding-dust"), needs=("cut",),
         measures=(number("angle", "Angle to the face", "°", 20, 70), _FILM,
+                  number("coarse", "Edges with the coarse file", "of 4", 0, 4),
+                  number("fine", "Edges with the fine file", "of 4", 0, 4),
+                  number("scraped", "Edges scraped", "of 4", 0, 4),
+                  number("burnished", "Edges burnished", "of 4", 0, 4),
                   yes("corners", "Corners rounded")),
         said="bevelled", beside=("bevel",),
     ),
@@ -93,10 +97,15 @@ STEPS_BEFORE: tuple[StepRow, ...] = (
         said="back covered",
     ),
     StepRow(
-        "film-back", "prepare", "Check the film on the working side",
-        "Film keeps scratches off plastic; along the edge being worked it must go.",
-        "Film whole on the face, off along the edge.",
-        (), 5, 0, (), (), measures=(_FILM,),
+        "film-back", "prepare", "Film, label and glue",
+        "Film keeps scratches off plastic; along the edge being worked it must go. Glue of a label "
+        "holds ink and prints.",
+        "Film whole on the face, off along the edge; no label, nothing sticky.",
+        (("Glue stays", "Rub it with plant oil, wait, wipe; then soap. What is stronger may eat "
+          "the plastic: see what dissolves what."),),
+        5, 0, ("soapy water", "plant oil"), (),
+        measures=(_FILM, choice("label", "Label and its glue", "none", "taken off", "still on")),
+        fails_when=("label", "still on"), beside=("solvents",),
         said="film checked", only_on=("plastic",),
     ),
     StepRow(

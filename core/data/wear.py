@@ -43,19 +43,17 @@ STEEL_FACED = 8.0
 """Times a burr lasts longer under steel. ``room-practice``"""
 STEEL_ON = ("copper", "zinc")
 """Metals that take a steel facing; zinc needs a flash of copper first."""
-BURR_LIFE_SPREAD = 0.45
-"""Of the logarithm of a burr's life, plate to plate, before a room counted its own."""
 ROOM_SPREAD, PLATE_SPREAD = 0.36, 0.27
-"""The same, split: rooms differ from the table, and plates within a room. ``room-practice``"""
+"""Of the logarithm of a burr's life: rooms differ from the table, and plates within a room.
+``room-practice``"""
 LINE_DENSITY, LINE_DENSITY_SPREAD = 0.75, 0.30
 """What the line alone holds in the darkest marked area, over paper. ``room-practice``"""
 BURR_DENSITY, BURR_DENSITY_FACTOR = 0.25, 2.0
 """What a fresh burr adds, × or ÷ the factor: there is no drypoint without one.
 ``room-practice``"""
 PULL_SPREAD_LSTAR = 0.4
-"""From pull to pull, wiping and pressure, of one reading; with its own spread."""
-SCRATCHED_AGAIN = 0.85
+"""From pull to pull, wiping and pressure, beside a reading's own spread. ``room-practice``"""
+SCRATCHED_AGAIN, SCRATCHED_AGAIN_SPREAD = 0.85, 0.15
 """Share of the first burr that scratching again brings back. ``room-practice``"""
-SCRATCHED_AGAIN_SPREAD = 0.15
 MOST_IMPRESSIONS = 400
-"""Nothing is foretold further."""
+"""Nothing is foretold further. ``room-practice``"""

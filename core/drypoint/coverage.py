@@ -97,9 +97,7 @@ def doubt_of(layers: list[Lines], width_spread: float | None) -> float:
     float
     """
     width = WIDTH_SHARE if width_spread is None else width_spread
-    moved = [
-        covered_share((w * (1 + by), s) for w, s in layers) for by in (-width / 2, width / 2)
-    ]
+    moved = [covered_share((w * (1 + by), s) for w, s in layers) for by in (-width / 2, width / 2)]
     spaced = [
         covered_share((w, s * (1 + by)) for w, s in layers)
         for by in (-SPACING_SHARE / 2, SPACING_SHARE / 2)

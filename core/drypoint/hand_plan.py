@@ -52,7 +52,7 @@ def hand_plan(given: HandPlanInput) -> HandPlanOutput:
     """
     row = HANDS[given.kind]
     day = _Day(0, given.start_minute, given.worked_minutes, given.since_rest_minutes)
-    left, blocks = given.minutes, []
+    left, blocks = given.minutes, list[HandBlock]()
     while left > 1e-6 and len(blocks) + len(day.blocks) < _MOST_BLOCKS:
         free = row.day_minutes - day.worked
         if free <= 1e-6:
@@ -70,9 +70,7 @@ def hand_plan(given: HandPlanInput) -> HandPlanOutput:
     return _told(given, row, blocks, day.number + 1)
 
 
-def _told(
-    given: HandPlanInput, row: HandRow, blocks: list[HandBlock], days: int
-) -> HandPlanOutput:
+def _told(given: HandPlanInput, row: HandRow, blocks: list[HandBlock], days: int) -> HandPlanOutput:
     rests = [each for each in blocks if each.rests]
     rest = sum(each.end_minute - each.start_minute for each in rests)
     strained = given.worked_minutes > row.day_minutes or given.since_rest_minutes > row.on_minutes

@@ -219,9 +219,7 @@ def _within(
         low, high = max(low, ends[0]), min(high, ends[1])
     if high - low < 1e-6:
         return None
-    one, two = (
-        (at[0] + along[0] * each, at[1] + along[1] * each) for each in (low, high)
-    )
+    one, two = ((at[0] + along[0] * each, at[1] + along[1] * each) for each in (low, high))
     return one, two
 
 

@@ -143,8 +143,11 @@ def _warnings(given: HatchPlanInput, hatching: Hatching, share: float) -> list[H
     if hatching.spacing_um is None:
         if share >= -1e-9:
             return []
-        return [_said("lighter-than-bare", f"L* {given.lstar:g} is lighter than the bare plate "
-                f"wiped (L* {given.lightest_lstar:g}). Leave it empty and wipe it bright.")]  # fmt: skip
+        text = (
+            f"L* {given.lstar:g} is lighter than the bare plate wiped (L* "
+            f"{given.lightest_lstar:g}). Leave it empty and wipe it bright."
+        )
+        return [_said("lighter-than-bare", text)]
     return [*_too_close(given, hatching.spacing_um), *_too_few(given, hatching.spacing_um)]
 
 

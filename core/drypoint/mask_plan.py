@@ -133,15 +133,15 @@ def _warnings(
     found = []
     for area, got in finished:
         if share_for(_of(area), given.lightest_lstar, given.solid_lstar) > 1:
-            found.append(_said("tone-out-of-reach", area, f"{area.name}: L* {_of(area):g} is darker "
-                               f"than solid ink prints (L* {given.solid_lstar:g})."))  # fmt: skip
+            text = f"L* {_of(area):g} is darker than solid ink (L* {given.solid_lstar:g})."
+            found.append(_said("tone-out-of-reach", area, f"{area.name}: {text}"))
         elif abs(got - _of(area)) > _OFF_LSTAR:
-            found.append(_said("off", area, f"{area.name} comes out at L* {got:.0f}, "
-                               f"{abs(got - _of(area)):.0f} off: another grit, or hatch over it."))  # fmt: skip
+            text = f"comes out at L* {got:.0f}, {abs(got - _of(area)):.0f} off"
+            found.append(_said("off", area, f"{area.name} {text}: another grit, or hatch over it."))
     for one, two in pairwise(wanted):
         if _of(one) - _of(two) < _CLOSE_LSTAR:
-            found.append(_said("too-close", two, f"{one.name} and {two.name} lie "
-                               f"{_of(one) - _of(two):.1f} L* apart: one mask for both."))  # fmt: skip
+            text = f"lie {_of(one) - _of(two):.1f} L* apart: one mask for both."
+            found.append(_said("too-close", two, f"{one.name} and {two.name} {text}"))
     return found
 
 

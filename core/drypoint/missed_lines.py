@@ -273,8 +273,8 @@ def _in_bevel(laid: _Laid, bevel_mm: float) -> list[Edge]:
     if wide < 1:
         return []
     at = laid.scratched
-    bands: list[tuple[Edge, Mask]] = [
-        ("left", at[:, :wide].any(axis=1)), ("top", at[:wide].any(axis=0)),
-        ("right", at[:, -wide:].any(axis=1)), ("bottom", at[-wide:].any(axis=0)),
+    bands: list[tuple[Edge, NDArray[np.bool_]]] = [
+        ("left", np.any(at[:, :wide], axis=1)), ("top", np.any(at[:wide], axis=0)),
+        ("right", np.any(at[:, -wide:], axis=1)), ("bottom", np.any(at[-wide:], axis=0)),
     ]  # fmt: skip
     return [edge for edge, band in bands if float(band.mean()) > _AT_EDGE]

@@ -15,11 +15,9 @@ Px = Annotated[float, Field(ge=-20_000, le=40_000, json_schema_extra={"unit": "p
 Edge = Literal["left", "top", "right", "bottom"]
 
 
-class MissedLinesInput(Shape):
-    """The view of a scratched plate, and the drawing it is scratched by, both as they print."""
+class UnderPlate(Shape):
+    """The drawing a plate is scratched by, as it prints, and how plate and photograph lie."""
 
-    view: ImagePath
-    """As ``scratch-view`` writes it."""
     drawing: ImagePath
     """Dark lines on light."""
     width_mm: Mm
@@ -34,6 +32,13 @@ class MissedLinesInput(Shape):
     least_mm: Annotated[float, Field(ge=0.5, le=50, json_schema_extra={"unit": "mm"})] = 2.0
     """What is missed of a line is told from this length on."""
     bevel_mm: Annotated[float, Field(ge=0, le=10, json_schema_extra={"unit": "mm"})] = 1.5
+
+
+class MissedLinesInput(UnderPlate):
+    """The view of a scratched plate, and the drawing it is scratched by, both as they print."""
+
+    view: ImagePath
+    """As ``scratch-view`` writes it."""
 
 
 class MissedLine(Shape):

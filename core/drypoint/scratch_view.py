@@ -11,6 +11,8 @@ from numpy.typing import NDArray
 
 from core.drypoint.laid_on import STAYS, Lie, laid, lay_on
 from core.drypoint.lit import STEP, Grey, Lit, Mask, light_up, read_grey
+from core.drypoint.missed_lines import missed_lines
+from core.drypoint.missed_shapes import MissedLinesInput
 from core.drypoint.scratches import AT_LIMIT, Scratches, find_scratches
 from core.drypoint.view_shapes import (
     MOST_PHOTOGRAPHS,
@@ -80,10 +82,22 @@ def scratch_view(given: ScratchViewInput, tell: Tell = untold) -> ScratchViewOut
     for each in rows[1:]:
         merged = cv2.max(merged, each)
     found = find_scratches(merged, noise)
-    tell(0.9)
+    tell(0.85)
     view = _as_printed(found)
     _write(view, given.write)
-    return _told(given, lit, _seen(lit, lies, rows, found.mask, noise), view)
+    told = _told(given, lit, _seen(lit, lies, rows, found.mask, noise), view)
+    return told.model_copy(update=_missed(given, part_of(tell, 0.85, 1.0)))
+
+
+def _missed(given: ScratchViewInput, tell: Tell) -> dict[str, object]:
+    """Return which lines are missed; a drawing that cannot be laid costs nobody the view."""
+    if given.under is None:
+        return {}
+    asked = MissedLinesInput(view=given.write, **given.under.model_dump())
+    try:
+        return {"missed": missed_lines(asked, tell)}
+    except CoreError as error:
+        return {"missed_fault": error.text}
 
 
 def _all_lit(given: ScratchViewInput, tell: Tell) -> list[Lit]:
@@ -258,11 +272,11 @@ def _warnings(lit: list[Lit], seen: list[SeenPhotograph], share: float) -> list[
     found = []
     for place, each in enumerate(seen, 1):
         if each.glare_share > _MUCH_GLARE:
-            found.append(_said("glare", place, f"Light {place} has a reflection of the lamp over "
-                               f"{each.glare_share:.0%} of it: tilt and take it again."))  # fmt: skip
+            text = f"has a reflection of the lamp over {each.glare_share:.0%} of it"
+            found.append(_said("glare", place, f"Light {place} {text}: tilt and take it again."))
         if each.seen_share < 0.02 and share > _LITTLE:
-            found.append(_said("nothing-in-it", place, f"Light {place} shows none of the scratches: "
-                               "was the lamp on, and from the side?"))  # fmt: skip
+            text = "shows none of the scratches: was the lamp on, and from the side?"
+            found.append(_said("nothing-in-it", place, f"Light {place} {text}"))
     if _hidden_everywhere(lit) > _MUCH_GLARE:
         found.append(_said("glare-everywhere", None, "A reflection lies on the same place in every "
                            "photograph: nothing can be seen there."))  # fmt: skip
@@ -287,4 +301,6 @@ def _text(share: float, seen: list[SeenPhotograph]) -> str:
     best = max(each.seen_share for each in seen)
     if len(seen) == 1 or best > 0.97:
         return f"{share:.1%} of the surface is marked."
-    return f"{share:.1%} of the surface is marked; no light alone showed more than {best:.0%} of it."
+    return (
+        f"{share:.1%} of the surface is marked; no light alone showed more than {best:.0%} of it."
+    )

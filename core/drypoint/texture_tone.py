@@ -44,9 +44,7 @@ def texture_tone(given: TextureToneInput) -> TextureToneOutput:
     )  # fmt: skip
 
 
-def once_of(
-    row: TextureRow, own: tuple[float, int] | None, reach: Printed
-) -> tuple[float, float]:
+def once_of(row: TextureRow, own: tuple[float, int] | None, reach: Printed) -> tuple[float, float]:
     """Return the share that one pass opens, and its spread.
 
     Parameters
@@ -73,9 +71,7 @@ def _for_wanted(
     if given.wanted_lstar is None:
         return None, None, None
     reach = (given.lightest_lstar, given.solid_lstar)
-    tones = [
-        printed_lstar(1 - (1 - once) ** times, *reach) for times in range(row.most_passes + 1)
-    ]
+    tones = [printed_lstar(1 - (1 - once) ** times, *reach) for times in range(row.most_passes + 1)]
     wanted = given.wanted_lstar
     times = min(range(len(tones)), key=lambda place: abs(tones[place] - wanted))
     step = abs(tones[max(0, times - 1)] - tones[min(len(tones) - 1, times + 1)]) / 2

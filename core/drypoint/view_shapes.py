@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from core.drypoint.missed_shapes import MissedLinesOutput, UnderPlate
 from core.image.shapes import ImagePath
 from core.schema import Shape
 
@@ -20,6 +21,8 @@ class ScratchViewInput(Shape):
     """Clear plastic on black, from one place: two at least."""
     inked: bool = False
     """The plate has ink rubbed into its marks: dark on bright, one photograph is enough."""
+    under: UnderPlate | None = None
+    """Also tell which lines of this drawing are not scratched yet."""
     write: Annotated[str, Field(min_length=1, max_length=4000)]
 
 
@@ -53,4 +56,8 @@ class ScratchViewOutput(Shape):
     height_px: int
     photographs: list[SeenPhotograph]
     warnings: list[ViewWarning]
+    missed: MissedLinesOutput | None = None
+    """None where no drawing was given, or it could not be laid on the scratches."""
+    missed_fault: str = ""
+    """Why it could not."""
     text: str

@@ -83,13 +83,13 @@ def _passes_at(given: WearForecastInput) -> Array:
     places = np.array(sorted(known))
     counted = np.maximum.accumulate([known[place] for place in places])
     beyond = counted[-1] + (_ALL - places[-1]) * given.passes
-    return np.where(_ALL > places[-1], beyond, np.interp(_ALL, places, counted))
+    return np.where(places[-1] < _ALL, beyond, np.interp(_ALL, places, counted))
 
 
 def _last_good(tones: Array, given: WearForecastInput) -> Array:
     """Return for each wear the last impression before the first that is too light."""
     ok = tones[:, given.ok_impression - 1]
-    after = _ALL > given.ok_impression
+    after = given.ok_impression < _ALL
     too_light = (tones - ok[:, None] > given.tolerance_lstar) & after
     first = np.where(too_light.any(axis=1), too_light.argmax(axis=1), MOST_IMPRESSIONS)
     return np.maximum(first, given.ok_impression)
@@ -123,7 +123,7 @@ def _again(
         return None
     tones = wear.lstar(worn, [*since, float(worn[after - 1])])
     ok = tones[:, given.ok_impression - 1]
-    too_light = (tones - ok[:, None] > given.tolerance_lstar) & (_ALL > after)
+    too_light = (tones - ok[:, None] > given.tolerance_lstar) & (after < _ALL)
     last = np.where(too_light.any(axis=1), too_light.argmax(axis=1), MOST_IMPRESSIONS)
     low, middle, high = _likely(last)
     until = min(MOST_IMPRESSIONS, max(given.wanted, middle, after + 1))
@@ -168,9 +168,12 @@ def _darker(given: WearForecastInput) -> list[WearWarning]:
     if _fall(*worst) < _SURE_OF_FALL or _since_last(given, *worst):
         return []
     before, after = worst
-    return [_said("darker-with-wear", f"No. {after.impression} was read darker (L* "
-            f"{after.lstar:g}) than no. {before.impression} (L* {before.lstar:g}): wear never does "
-            "that. More ink was left, or two were mixed up. It is kept, and counts little.")]  # fmt: skip
+    text = (
+        f"No. {after.impression} was read darker (L* {after.lstar:g}) than no. "
+        f"{before.impression} (L* {before.lstar:g}): wear never does that. More ink was left, or "
+        "two were mixed up. It is kept, and counts little."
+    )
+    return [_said("darker-with-wear", text)]
 
 
 def _fall(before: WearReading, after: WearReading) -> float:

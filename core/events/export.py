@@ -5,10 +5,12 @@ from __future__ import annotations
 import json
 
 from core.data.exposure_stages import CHECKED_AFTER, LONG_SHARE, SHORT_SHARE, STALE_SECONDS
+from core.data.wear import MOST_IMPRESSIONS
 from core.events.exposure_fold import MOST_STAGES
 from core.events.exposure_fold import NOTICES as EXPOSURE_NOTICES
 from core.events.fold import NOTICE_TEXTS
 from core.events.kinds import KINDS
+from core.events.marks_fold import MARKS_NOTICES, MOST_SITTINGS
 from core.events.spans import SAME_PRESS_SECONDS
 from core.kinetics.shapes import LONGEST_SECONDS
 from core.stages.shapes import MOST_DONE
@@ -29,6 +31,9 @@ def kinds_json() -> str:
         },
         "notices": NOTICE_TEXTS,
         "exposure_notices": EXPOSURE_NOTICES,
+        "marks_notices": MARKS_NOTICES,
+        "most_sittings": MOST_SITTINGS,
+        "most_impressions": MOST_IMPRESSIONS,
         "same_press_seconds": SAME_PRESS_SECONDS,
         "longest_seconds": LONGEST_SECONDS,
         "most_dips": MOST_DONE,

@@ -12,6 +12,7 @@ from uuid import UUID
 from pydantic import Field
 
 from core.events.exposure_kinds import Began, Checked, Ended, PassedOver, WaterRead
+from core.events.marks_kinds import MARKS_KINDS
 from core.events.payload import BathReading, Payload, Told
 from core.kinetics.shapes import BathCelsius
 from core.stages.shapes import MOST_AREAS, MOST_DONE, AreaName
@@ -242,11 +243,9 @@ class Undo(Payload):
         return f"Took back: {told.target.words(told)}"
 
 
-KINDS: dict[str, type[Payload]] = {
-    kind.kind: kind
-    for kind in (
-        Dip, Lift, Temperature, Rocked, Feathered, Brushed, Refreshed, Covered, Opened, Rinsed,
-        Neutralised, Protected, Scrap, Observation, Note, Undo, Began, Ended, PassedOver, Checked,
-        WaterRead,
-    )
-}  # fmt: skip
+_ALL: tuple[type[Payload], ...] = (
+    Dip, Lift, Temperature, Rocked, Feathered, Brushed, Refreshed, Covered, Opened, Rinsed,
+    Neutralised, Protected, Scrap, Observation, Note, Undo, Began, Ended, PassedOver, Checked,
+    WaterRead, *MARKS_KINDS,
+)  # fmt: skip
+KINDS: dict[str, type[Payload]] = {kind.kind: kind for kind in _ALL}

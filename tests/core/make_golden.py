@@ -11,11 +11,13 @@ from pathlib import Path
 from core.events.event import Event
 from core.events.exposure_fold import fold_exposure
 from core.events.fold import fold
+from core.events.marks_fold import fold_marks
 from core.polymer.exposure_follow import follow_exposure
 from core.stages.lift import seconds_to_lift
 from core.stages.plan_bites import run_sheet
 from core.stages.shapes import RunSheetInput
 from tests.core.events.exposures import exposures, sheet_of
+from tests.core.events.marks import plates
 from tests.core.events.test_fold import event, name, random_run
 from tests.core.strips import plan_input
 
@@ -276,6 +278,10 @@ def main():
     for key, sheet_key, events in exposures():
         body = exposed(sheet_of(sheet_key), told(events))
         write(HERE / "exposure" / f"{key}.json", {"sheet": sheet_key} | body)
+    for key, events in plates():
+        state = fold_marks([Event.model_validate(each) for each in told(events)])
+        body = {"events": told(events), "state": state.model_dump(mode="json")}
+        write(HERE / "marks" / f"{key}.json", body)
     for key in ("pair", "test"):
         write(HERE / "sheets" / f"{key}.json", sheet_of(key).model_dump(mode="json"))
 

@@ -110,7 +110,9 @@ DATA = {"dip": {"open": ["sky"]}, "temperature": {"celsius": 18}, "covered": {"a
         "opened": {"areas": ["sky"]},
         "scrap": {"after": 1, "lstar": 60}, "observation": {"text": "x"}, "note": {"text": "x"},
         "undo": {"event": UUID}, "began": {"stage": "wash"}, "passed": {"stage": "chalk"},
-        "checked": {"check": "no-water"}, "water": {"celsius": 21}}  # fmt: skip
+        "checked": {"check": "no-water"}, "water": {"celsius": 21},
+        "mended": {"slip": UUID}, "marked": {"group": "sky"},
+        "impression-read": {"pull": UUID, "lstar": 31}}  # fmt: skip
 
 
 def stamped(kind, **more):

@@ -7,12 +7,14 @@ import pytest
 from django.utils import timezone
 
 from core.events.kinds import KINDS
+from core.events.marks_kinds import MARKS_KINDS
 from server.baths.actions.settle import settle_bath
 from server.baths.models import Bath, BathReading
 from server.events.models import Event
 from tests.server.conftest import Device, new_id
 
 OPEN = ["Tone 1", "Tone 2", "Tone 3"]
+NOBODY = "00000000-0000-4000-8000-000000000000"
 DATA = {
     "dip": {"open": OPEN},
     "lift": {"dip": None},
@@ -26,10 +28,14 @@ DATA = {
     "passed": {"stage": "chalk"},
     "checked": {"check": "no-water"},
     "water": {"celsius": 21.0},
+    "mended": {"slip": NOBODY},
+    "marked": {"group": "Sky"},
+    "impression-read": {"pull": NOBODY, "lstar": 31.0},
 }
+MARKS = {each.kind for each in MARKS_KINDS}
 EXPOSURES = {"began", "ended", "passed", "checked", "water"}
 """Said of an exposure: at a bath they are kept and change nothing."""
-CHANGES_NOTHING = {"note", "dip", *EXPOSURES}
+CHANGES_NOTHING = {"note", "dip", *EXPOSURES, *MARKS}
 """Words only; and a dip while the plate is in the bath."""
 BATH = ("temperature_c", "temperature_at", "load_g_per_l", "measured_c", "measured_g_per_l")
 

@@ -7,7 +7,7 @@ from core.data.cautions import CAUTIONS
 from core.data.steps import COURSES, INSTEAD, STEPS
 from core.errors import CoreError
 
-MATERIAL = {"drypoint": "plastic", "photopolymer": "polymer"}
+MATERIAL = {"kitchen table": "plastic", "drypoint": "plastic", "photopolymer": "polymer"}
 
 
 def course(*routes, material=None, **more):
@@ -73,3 +73,24 @@ def test_a_route_its_material_cannot_take_is_refused(route, material):
     with pytest.raises(CoreError) as caught:
         course(route, material=material)
     assert caught.value.code == "route-not-for-material"
+
+
+def test_a_kitchen_table_print_has_two_trials_after_paper_ink_and_gap():
+    keys = [step.key for step in course("kitchen table").steps]
+    trials = [keys.index(each) for each in ("trial-one", "trial-two")]
+    for before in ("kitchen-ink", "kitchen-damp", "kitchen-gap", "look-scratches"):
+        assert keys.index(before) < trials[0] < trials[1] < keys.index("proof")
+    damp = next(step for step in course("kitchen table").steps if step.key == "kitchen-damp")
+    assert damp.wait_minutes <= 15 and damp.timer
+
+
+def test_a_clear_plate_has_its_bottom_marked_and_metal_has_not():
+    for material, has in (("plastic", True), ("copper", False)):
+        keys = [step.key for step in course("drypoint", material=material).steps]
+        assert ("mark-side" in keys) == has and ("trim-after" in keys) == has
+        assert keys.index("look-scratches") > keys.index("scratch")
+
+
+def test_an_engraving_is_read_in_the_mirror_before_it_is_cut_and_its_burr_scraped_after():
+    keys = [step.key for step in course("engraving").steps]
+    assert keys.index("letter-check") < keys.index("engrave") < keys.index("clean-burr")

@@ -41,9 +41,7 @@ def _hatch(chance, size):
     width, height = size
     at = chance.uniform((0.15 * width, 0.15 * height), (0.7 * width, 0.7 * height))
     angle = chance.uniform(0, np.pi)
-    along, across = (
-        np.array([np.cos(each), np.sin(each)]) for each in (angle, angle + np.pi / 2)
-    )
+    along, across = (np.array([np.cos(each), np.sin(each)]) for each in (angle, angle + np.pi / 2))
     apart, length = chance.uniform(9, 14), chance.uniform(0.1, 0.18) * width
     return [
         Stroke(
@@ -83,7 +81,7 @@ def photograph(rows, size, side, seed, *, noise=2.5, turn=0.0, shift=(0.0, 0.0),
                 light, [_fixed(part)], False, float(each.depth * shine), each.width, cv2.LINE_AA, 4
             )
     light = cv2.GaussianBlur(light, (0, 0), 0.7)
-    y, x = np.mgrid[-1:1:height * 1j, -1:1:width * 1j]
+    y, x = np.mgrid[-1 : 1 : height * 1j, -1 : 1 : width * 1j]
     radians = np.radians(side)
     falls = 1 - 0.35 * (x * np.cos(radians) + y * np.sin(radians))
     seen = 14 + 10 * falls + 170 * light * falls

@@ -1,5 +1,7 @@
+import base64
 import re
 import zlib
+from pathlib import Path
 
 import pytest
 from hypothesis import given
@@ -79,7 +81,8 @@ def test_coarser_paper_is_darker_and_rolled_in_lighter_than_rubbed():
         tones = [answer("texture-tone", texture=f"{way}-{grit}", **REACH).lstar for grit in GRITS]
         assert tones == sorted(tones)
     rubbed, rolled = (
-        answer("texture-tone", texture=f"{way}-120", **REACH).lstar for way in ("abrasive", "rolled")
+        answer("texture-tone", texture=f"{way}-120", **REACH).lstar
+        for way in ("abrasive", "rolled")
     )
     assert rolled > rubbed
 
@@ -201,9 +204,7 @@ def guide(folder, **more):
 
 def drawn_lines(path):
     """Return the page's lines as (x1, y1, x2, y2), as reportlab wrote them."""
-    raw = open(path, "rb").read()
-    import base64
-
+    raw = Path(path).read_bytes()
     coded = re.search(rb"stream\r?\n(.*?)endstream", raw, re.S).group(1)
     page = zlib.decompress(base64.a85decode(coded.strip(), adobe=False)
                            if not coded.strip().endswith(b"~>")
@@ -218,7 +219,9 @@ def test_a_guide_has_its_lines_so_far_apart(tmp_path):
     level = sorted({y1 for x1, y1, x2, y2 in drawn_lines(told.path)
                     if y1 == y2 and abs(x2 - x1) == pytest.approx(40)})  # fmt: skip
     assert len(level) == 31
-    assert all(b - a == pytest.approx(1.0, abs=1e-3) for a, b in zip(level, level[1:], strict=False))
+    assert all(
+        b - a == pytest.approx(1.0, abs=1e-3) for a, b in zip(level, level[1:], strict=False)
+    )
 
 
 def test_a_guide_lies_mirrored_under_the_plate_and_not_for_a_transfer(tmp_path):

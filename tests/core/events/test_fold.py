@@ -201,7 +201,8 @@ def test_undos_in_a_ring_take_nothing_back_and_a_deep_chain_does_not_fall():
 def test_every_kind_has_words_for_the_record_and_a_short_name(kind):
     data = {"open": OPEN, "areas": OPEN, "celsius": 18.25, "text": "a scratch", "about": "shine",
             "event": str(name("x")), "dip": None, "remembered": True,
-            "after": 2, "lstar": 61.0, "stage": "wash", "check": "no-water"}  # fmt: skip
+            "after": 2, "lstar": 61.0, "stage": "wash", "check": "no-water",
+            "slip": str(name("x")), "pull": str(name("x")), "group": "Sky"}  # fmt: skip
     said = payload_of(kind, data)
     words = said.words(Told(bath="Amber tray"))
     assert words.endswith(".") or kind in ("observation", "note")

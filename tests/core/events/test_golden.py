@@ -8,6 +8,7 @@ import pytest
 from core.events.event import Event
 from core.events.exposure_fold import fold_exposure
 from core.events.fold import fold
+from core.events.marks_fold import fold_marks
 from core.polymer.exposure_follow import follow_exposure
 from core.polymer.exposure_shapes import ExposureSheet
 from core.stages.lift import seconds_to_lift
@@ -48,7 +49,15 @@ def test_an_exposure_stands_as_in_the_golden_case(path):
     assert stands.model_dump(mode="json") == case["stands"]
 
 
+@pytest.mark.parametrize("path", sorted(GOLDEN.glob("marks/*.json")), ids=lambda p: p.stem)
+def test_a_scratched_plate_stands_as_in_the_golden_case(path):
+    case = json.loads(path.read_text())
+    state = fold_marks([Event.model_validate(event) for event in case["events"]])
+    assert state.model_dump(mode="json") == case["state"]
+
+
 def test_there_are_golden_cases_of_each():
+    assert len(list(GOLDEN.glob("marks/*.json"))) >= 20
     assert len(list(GOLDEN.glob("exposure/*.json"))) >= 15
     assert len(list(GOLDEN.glob("fold/*.json"))) >= 20
     assert len(list(GOLDEN.glob("lift/*.json"))) >= 8
