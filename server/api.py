@@ -10,6 +10,7 @@ from server.exposures.api import router as exposures
 from server.files.api import router as files
 from server.instruments.api import readings
 from server.instruments.api import router as instruments
+from server.marks.api import router as marks
 from server.members.api import links
 from server.members.api import router as members
 from server.members.session import router as session
@@ -64,6 +65,7 @@ for router in (
     strips_at_the_bath,
     timers,
     exposures,
+    marks,
     proofs,
     files,
     tasks,

@@ -23,6 +23,8 @@ class Known:
     approved: bool
     exposed: bool = False
     """It was exposed, washed out and hardened by the clock."""
+    by_hand: frozenset[str] = frozenset()
+    """Steps that what was logged of its marks settles."""
 
     def settles(self, key: str) -> bool:
         """Tell whether a step that follows by itself is done.
@@ -38,6 +40,8 @@ class Known:
         """
         if STEPS[key].by_approval:
             return self.approved
+        if key in self.by_hand:
+            return True
         by_run = _PLANS.get(key) in self.planned or _BITES.get(key) in self.bitten
         return by_run or (self.exposed and key in EXPOSED_STEPS)
 

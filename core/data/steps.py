@@ -37,6 +37,11 @@ COURSES: dict[str, tuple[str, ...]] = {
 }  # fmt: skip
 """Working order of each route. ``room-practice``"""
 
+SCRATCHED = ("drypoint", "engraving", "kitchen table")
+"""Routes whose marks are cut by hand. ``room-practice``"""
+MARKED_STEPS = ("scratch", "engrave")
+"""Done once every group of marks is drawn. ``room-practice``"""
+
 LEFT_OUT: dict[tuple[str, str], tuple[str, ...]] = {
     ("drypoint", "plastic"): ("polish", "transfer"),
 }

@@ -11,10 +11,12 @@ from numpy.typing import NDArray
 from core.drypoint.lit import MOST_PIXELS, Grey, Mask
 from core.drypoint.missed_shapes import (
     MOST_LINES,
+    CountedField,
     Edge,
     MissedLine,
     MissedLinesInput,
     MissedLinesOutput,
+    SeenField,
 )
 from core.errors import CoreError
 from core.image.picture import PictureError, open_photo
@@ -44,6 +46,8 @@ class _Laid:
     scratched: Mask
     px_per_mm: float
     moved_mm: float
+    share: NDArray[np.float32]
+    """Of each pixel that is scratched."""
 
 
 def missed_lines(given: MissedLinesInput, tell: Tell = untold) -> MissedLinesOutput:
@@ -84,6 +88,7 @@ def missed_lines(given: MissedLinesInput, tell: Tell = untold) -> MissedLinesOut
         drawn_m=round(drawn_mm / 1000, 3),
         missed_m=round(missed_mm / 1000, 3),
         moved_mm=round(laid.moved_mm, 2),
+        fields=[_counted(laid, each) for each in given.fields],
         bevel=_in_bevel(laid, given.bevel_mm),
         text=_text(lines, done),
     )
@@ -99,7 +104,7 @@ def _text(lines: list[MissedLine], done: float) -> str:
 def _lay(given: MissedLinesInput, tell: Tell) -> _Laid:
     scale = min(_PX_PER_MM, _MOST_PX / max(given.width_mm, given.height_mm))
     size = (round(given.width_mm * scale), round(given.height_mm * scale))
-    scratched = _scratched(given, size)
+    scratched, share = _scratched(given, size)
     drawing = _grey(given.drawing, "drawing")
     if given.drawing_mirrored:
         drawing = cv2.flip(drawing, 1)
@@ -115,7 +120,15 @@ def _lay(given: MissedLinesInput, tell: Tell) -> _Laid:
     tell(0.7)
     _check_shared(moved, scratched, given.reach_mm * scale)
     off = float(np.hypot(*(warp @ [size[0] / 2, size[1] / 2, 1] - [size[0] / 2, size[1] / 2])))
-    return _Laid(moved, scratched, scale, off / scale)
+    return _Laid(moved, scratched, scale, off / scale, share)
+
+
+def _counted(laid: _Laid, field: SeenField) -> CountedField:
+    """Return the scratched share of a field; 0 where it lies off the plate."""
+    left, top = (round(at * laid.px_per_mm) for at in (field.x_mm, field.y_mm))
+    wide, high = (max(1, round(at * laid.px_per_mm)) for at in (field.width_mm, field.height_mm))
+    part = laid.share[top : top + high, left : left + wide]
+    return CountedField(name=field.name, covered=round(float(part.mean()), 4) if part.size else 0.0)
 
 
 def _grey(path: str, field: str) -> Grey:
@@ -128,8 +141,8 @@ def _grey(path: str, field: str) -> Grey:
         ) from error  # fmt: skip
 
 
-def _scratched(given: MissedLinesInput, size: tuple[int, int]) -> Mask:
-    """Return the scratched pixels of the plate, cut out of the view."""
+def _scratched(given: MissedLinesInput, size: tuple[int, int]) -> tuple[Mask, NDArray[np.float32]]:
+    """Return the scratched pixels of the plate, cut out of the view, and each one's share."""
     mask = (_grey(given.view, "view") < 128).astype(np.uint8)
     high, wide = mask.shape
     corners = given.corners_px or [(0, 0), (wide, 0), (wide, high), (0, high)]
@@ -143,7 +156,11 @@ def _scratched(given: MissedLinesInput, size: tuple[int, int]) -> Mask:
     less = max(1, int(min(wide / size[0], high / size[1])))
     near = cv2.dilate(mask, np.ones((less, less), np.uint8)) if less > 1 else mask
     warp = cv2.getPerspectiveTransform(side, onto)
-    return np.asarray(cv2.warpPerspective(near, warp, size, flags=cv2.INTER_NEAREST) > 0)
+    whole = cv2.blur(mask.astype(np.float32), (less, less))
+    return (
+        np.asarray(cv2.warpPerspective(near, warp, size, flags=cv2.INTER_NEAREST) > 0),
+        np.asarray(cv2.warpPerspective(whole, warp, size, flags=cv2.INTER_LINEAR)),
+    )
 
 
 def _drawn(grey: Grey, scale: float) -> Mask:

@@ -6,13 +6,33 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
+from core.drypoint.shapes import FieldMm
 from core.image.shapes import ImagePath
 from core.schema import Shape
+from core.stages.shapes import AreaName
 from core.study.shapes import Mm
 
 MOST_LINES = 60
+FieldPlace = Annotated[float, Field(ge=0, le=2500, json_schema_extra={"unit": "mm"})]
 Px = Annotated[float, Field(ge=-20_000, le=40_000, json_schema_extra={"unit": "px"})]
 Edge = Literal["left", "top", "right", "bottom"]
+
+
+class SeenField(Shape):
+    """A field of the print whose scratches are counted."""
+
+    name: AreaName
+    x_mm: FieldPlace
+    y_mm: FieldPlace
+    width_mm: FieldMm
+    height_mm: FieldMm
+
+
+class CountedField(Shape):
+    """The share of a field that is scratched."""
+
+    name: str
+    covered: float
 
 
 class UnderPlate(Shape):
@@ -31,6 +51,7 @@ class UnderPlate(Shape):
     """A scratch that near follows the line."""
     least_mm: Annotated[float, Field(ge=0.5, le=50, json_schema_extra={"unit": "mm"})] = 2.0
     """What is missed of a line is told from this length on."""
+    fields: Annotated[list[SeenField], Field(max_length=40)] = []
     bevel_mm: Annotated[float, Field(ge=0, le=10, json_schema_extra={"unit": "mm"})] = 1.5
 
 
@@ -62,6 +83,7 @@ class MissedLinesOutput(Shape):
     """Of the drawing's length."""
     drawn_m: float
     missed_m: float
+    fields: list[CountedField]
     moved_mm: float
     """By how much the drawing was moved to lie on the scratches."""
     bevel: list[Edge]

@@ -75,6 +75,7 @@ INSTALLED_APPS = [
     "server.timers",
     "server.shopbook",
     "server.exposures",
+    "server.marks",
     "server.proofs",
     "server.demo",
 ]

@@ -94,6 +94,7 @@ def _tables_in_order() -> list[Any]:
     from server.exposures.models import Chart, Exposure, Lamp, Measurement, Test
     from server.files.models import Picture
     from server.instruments.models import Instrument, InstrumentReading
+    from server.marks.models import Look, Marks, Trial
     from server.plans.models import Plan
     from server.plates.models import Work
     from server.proofs.models import Pin, Proof
@@ -115,6 +116,9 @@ def _tables_in_order() -> list[Any]:
         Recipe,
         Tool,
         Course,
+        Look,
+        Marks,
+        Trial,
         Pin,
         Proof,
         Exposure,

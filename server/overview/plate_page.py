@@ -8,7 +8,7 @@ from core.course.shapes import Status, Step
 from core.course.standing import parts_of, status_of
 from core.data.mordants import METALS
 from core.data.step_row import Group
-from core.data.steps import STEPS
+from core.data.steps import SCRATCHED, STEPS
 from core.process.rows import PROCESSES
 from core.safety.pairs import pair_row
 from server.baths.reads import caution_out
@@ -100,6 +100,7 @@ def _facts(at: Standing) -> dict[str, Any]:
         "route": plate.route,
         "thickness_mm": plate.thickness_mm,
         "by_light": METALS[plate.metal].by_light,
+        "by_needle": bool({plate.route, *plate.routes} & set(SCRATCHED)),
         "width_mm": plate.width_mm,
         "height_mm": plate.height_mm,
         "place": "bath" if at.run else "exposing" if at.lit else plate.place,

@@ -48,6 +48,8 @@ class PlateCard(Schema):
     route: str
     thickness_mm: float
     by_light: bool
+    by_needle: bool
+    """Marks are cut by hand: it has a page of marks, and one of wear."""
     """It is exposed, not bitten: a positive is of use."""
     width_mm: float
     height_mm: float

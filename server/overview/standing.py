@@ -18,6 +18,7 @@ from server.events.models import Event
 from server.exposures.actions.state import Lit
 from server.exposures.actions.state import follow as follow_light
 from server.exposures.models import Exposure
+from server.marks.settled import settled_by_hand
 from server.overview.bath_lines import lines_of
 from server.plans.models import Plan
 from server.plates.models import Plate
@@ -43,6 +44,8 @@ class Standing:
     """An exposure of it is finished."""
     lit: tuple[Exposure, Lit] | None
     """Its exposure under way."""
+    by_hand: frozenset[str] = frozenset()
+    """Steps that its marks settle."""
     wrong: str = ""
     """Why something of it cannot be reckoned; empty where all can."""
 
@@ -50,7 +53,7 @@ class Standing:
     def known(self) -> Known:
         """Return what follows by itself."""
         planned = frozenset(plan.part for plan in self.plans)
-        return Known(planned, self.bitten, self.plate.ok_to_print, self.exposed)
+        return Known(planned, self.bitten, self.plate.ok_to_print, self.exposed, self.by_hand)
 
 
 def needing_hands_first(plates: QuerySet[Plate]) -> QuerySet[Plate]:
@@ -95,6 +98,7 @@ def standings(plates: Iterable[Plate], now_seconds: float) -> list[Standing]:
         )
     )
     lit = _lit(plates)
+    by_hand = settled_by_hand(plates)
     courses = {course.plate_id: course for course in Course.objects.filter(plate__in=plates)}
     found: list[Standing] = []
     for plate in plates:
@@ -117,6 +121,7 @@ def standings(plates: Iterable[Plate], now_seconds: float) -> list[Standing]:
                 [] if isinstance(steps, Broken) else steps,
                 plate.id in exposed,
                 lit.get(plate.id),
+                by_hand.get(plate.id, frozenset()),
                 " ".join(broken),
             )
         )

@@ -28,6 +28,7 @@ ACTIONS: dict[str, frozenset[str]] = {
     "keep instruments": KEEPER,
     "keep lamps": KEEPER,
     "expose": BOTH,
+    "scratch": BOTH,
     "keep recipes": BOTH,
     "keep numbers": KEEPER,
     "keep members": KEEPER,

@@ -26,6 +26,12 @@ def bare_names(files: list[dict[str, Any]]) -> list[dict[str, Any]]:
     return [file | {"path": Path(file["path"]).name} for file in files]
 
 
+def name_alone(task: Task) -> None:
+    """Name the one file a task wrote as it is fetched: never by a path of the server's own."""
+    answer = dict(task.result or {})
+    task.result = answer | {"path": Path(answer["path"]).name}
+
+
 def file_of(task: Task, number: int) -> FileResponse:
     """Return one of the files that a task's answer lists, the first 1.
 

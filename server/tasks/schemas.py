@@ -8,6 +8,8 @@ from uuid import UUID
 
 from ninja import Schema
 
+from core.drypoint.hatch_guide import HatchGuideOutput
+from core.drypoint.view_shapes import ScratchViewOutput
 from core.image.shapes import DustCoverageOutput
 from core.polymer.dot_screen import DotScreenOutput
 from core.polymer.positive_shapes import PositiveOutput
@@ -31,6 +33,8 @@ Result = (
     | DotScreenOutput
     | ReadTestOutput
     | ReadStepsOutput
+    | ScratchViewOutput
+    | HatchGuideOutput
 )
 """What the kinds of tasks answer."""
 

@@ -78,6 +78,7 @@ def furnish(person):
         "measurement",
         "test",
         "chart",
+        "trial",
     )
     ids = {kind: new_id() for kind in kinds}
     person.must("POST", "/baths", {"id": ids["bath"], "name": "Tray", "volume_l": 4,

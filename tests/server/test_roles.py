@@ -10,6 +10,9 @@ from tests.server.conftest import Person
 from tests.server.walk import bodies, filled, furnish_all, operations, upload_to
 
 NEEDS = {
+    "scratch": [("POST", "/trials"), ("PUT", "/trials/{trial}"), ("PUT", "/plates/{plate}/marks"),
+                ("POST", "/plates/{plate}/marks/events"), ("POST", "/plates/{plate}/looks"),
+                ("POST", "/plates/{plate}/guide")],
     "change plates": [("POST", "/plates"), ("PUT", "/plates/{plate}"),
                       ("POST", "/plates/{plate}/course"), ("POST", "/plates/{plate}/coverage")],
     "change strips": [("POST", "/strips"), ("PUT", "/strips/{strip}"), ("POST", "/strips/scans"),

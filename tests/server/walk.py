@@ -20,6 +20,7 @@ COUPON = {"area_cm2": 20, "mass_before_g": 12.431, "mass_after_g": 12.171,
 LAMP = {"name": "x", "kind": "tubes", "hours": 400}
 METER = {"kind": "irradiance", "hours": 410, "mw_per_cm2": 4.1}
 KNOWN = ["uv", "uncured-polymer"]
+TRIAL = {"name": "x", "material": "acrylic"}
 CHART = {"name": "x", "screen_seconds": 80, "image_seconds": 165}
 
 
@@ -103,6 +104,13 @@ def bodies(ids):
         ("POST", "/exposure-tests/{test}/film"): {"id": new_id(), "what": "chart"},
         ("POST", "/plates/{plate}/positive"): {"id": new_id(), "picture": ids["picture"]},
         ("PUT", "/charts/{chart}"): {"version": 1, "name": "stolen"},
+        ("POST", "/trials"): TRIAL | {"id": new_id()},
+        ("PUT", "/trials/{trial}"): {"version": 1, "name": "stolen"},
+        ("PUT", "/plates/{plate}/marks"): {"version": 0, "groups": [{"name": "sky", "lstar": 40}]},
+        ("POST", "/plates/{plate}/marks/events"): {"events": []},
+        ("POST", "/plates/{plate}/looks"): {"id": new_id(), "pictures": [ids["picture"]],
+                                            "inked": True},
+        ("POST", "/plates/{plate}/guide"): {"id": new_id()},
         ("POST", "/record"): {"id": new_id(), "text": "x", "plate": ids["plate"]},
         ("PUT", "/members/{member}"): {"role": "printer"},
         ("POST", "/links"): {"kind": "invite", "role": "keeper"},
@@ -132,6 +140,7 @@ def furnish_all(keeper):
                                             "planned": {}})  # fmt: skip
     keeper.must("POST", "/exposures", {"id": ids["exposure"], "test": ids["test"],
                                        "acknowledged": KNOWN})  # fmt: skip
+    keeper.must("POST", "/trials", TRIAL | {"id": ids["trial"]})
     keeper.must("POST", "/charts", CHART | {"id": ids["chart"], "lamp": ids["lamp"]})
     study(keeper, ids)
     task = {"id": new_id(), "picture": ids["picture"], "um_per_pixel": 4}

@@ -364,6 +364,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/hand-plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * How much is to do by hand, and when one sits down.
+         * @description How much is to do by hand, and when one sits down.
+         */
+        post: operations["hand_plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/hatch-plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A tone wanted on a field, the line there is to draw it with, in how many layers.
+         * @description A tone wanted on a field, the line there is to draw it with, in how many layers.
+         */
+        post: operations["hatch_plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/hatch-tone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Layers of lines over each other, with the width they print, and what the plate can reach.
+         * @description Layers of lines over each other, with the width they print, and what the plate can reach.
+         */
+        post: operations["hatch_tone"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/lamp-dose": {
         parameters: {
             query?: never;
@@ -444,6 +504,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/lettering": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Words as they shall read in print.
+         * @description Words as they shall read in print.
+         */
+        post: operations["lettering"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/make-up": {
         parameters: {
             query?: never;
@@ -458,6 +538,26 @@ export interface paths {
          * @description Which mordant, how much of it or for which vessel and plate, and from what.
          */
         post: operations["make_up"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/mask-plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Shapes with the tones they shall have, and the abrasives at hand.
+         * @description Shapes with the tones they shall have, and the abrasives at hand.
+         */
+        post: operations["mask_plan"];
         delete?: never;
         options?: never;
         head?: never;
@@ -564,6 +664,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/plate-material": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A plate's material by its name, and how thick it is.
+         * @description A plate's material by its name, and how thick it is.
+         */
+        post: operations["plate_material"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/pressure-scale": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A trial scale on an offcut: lines at five pressures, printed and read.
+         * @description A trial scale on an offcut: lines at five pressures, printed and read.
+         */
+        post: operations["pressure_scale"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/read-curve": {
         parameters: {
             query?: never;
@@ -644,6 +784,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/texture-tone": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A mark that is no line, how often it was made, and what the plate can reach.
+         * @description A mark that is no line, how often it was made, and what the plate can reach.
+         */
+        post: operations["texture_tone"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/tone-areas": {
         parameters: {
             query?: never;
@@ -678,6 +838,26 @@ export interface paths {
          * @description The water, and how long the plate was washed out; None before it was.
          */
         post: operations["wash_out"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/wear-forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A plate's impressions as they were read, and from when they no longer match the OK.
+         * @description A plate's impressions as they were read, and from when they no longer match the OK.
+         */
+        post: operations["wear_forecast"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1852,6 +2032,90 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/plates/{plate}/guide": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Guide
+         * @description Draw a guide of a plate's hatching at 1:1, as a task.
+         */
+        post: operations["server_marks_api_post_guide"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Look
+         * @description Merge photographs of a plate, lit from different sides, as a task.
+         */
+        post: operations["server_marks_api_post_look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/marks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Marks
+         * @description Show a plate's marks: how to draw them, how far they are, what was seen.
+         */
+        get: operations["server_marks_api_get_marks"];
+        /**
+         * Put Marks
+         * @description Keep what a plate's marks shall be.
+         */
+        put: operations["server_marks_api_put_marks"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/marks/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Marks Events
+         * @description Log events of a plate's marks; those known already are passed over.
+         */
+        post: operations["server_marks_api_post_marks_events"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/plates/{plate}/plan": {
         parameters: {
             query?: never;
@@ -2114,6 +2378,46 @@ export interface paths {
          * @description Print the plate's picture at 1:1, mirrored as it lies on the plate or as it prints.
          */
         get: operations["server_overview_api_get_tracing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/wear": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Wear
+         * @description Tell how a plate wears; ``after``: what scratching again after an impression would do.
+         */
+        get: operations["server_marks_api_get_wear"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/wear.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Wear Csv
+         * @description Give a plate's impressions with their readings as CSV.
+         */
+        get: operations["server_marks_api_get_wear_csv"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2791,6 +3095,50 @@ export interface paths {
          * @description Keep a tool, new or changed.
          */
         put: operations["server_shopbook_api_put_tool"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/trials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Trials
+         * @description List the trials on offcuts, newest first.
+         */
+        get: operations["server_marks_api_get_trials"];
+        put?: never;
+        /**
+         * Post Trial
+         * @description Store a trial.
+         */
+        post: operations["server_marks_api_post_trial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/trials/{trial}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Put Trial
+         * @description Change a trial: what was read, whether it counts.
+         */
+        put: operations["server_marks_api_put_trial"];
         post?: never;
         delete?: never;
         options?: never;
@@ -4476,7 +4824,7 @@ export interface components {
              */
             material: "copper" | "zinc" | "plastic" | "polymer";
             /** Plastic */
-            plastic?: ("acrylic" | "petg" | "polystyrene" | "packaging") | null;
+            plastic?: ("acrylic" | "petg" | "polystyrene" | "packaging" | "milk-carton" | "disc") | null;
         };
         /**
          * CleaningOrderOutput
@@ -4640,6 +4988,16 @@ export interface components {
             text: string;
         };
         /**
+         * CountedField
+         * @description The share of a field that is scratched.
+         */
+        CountedField: {
+            /** Covered */
+            covered: number;
+            /** Name */
+            name: string;
+        };
+        /**
          * Coupon
          * @description A scrap of known bare area, weighed before and after a bite.
          */
@@ -4754,7 +5112,7 @@ export interface components {
              */
             material: "copper" | "zinc" | "plastic" | "polymer";
             /** Routes */
-            routes: ("etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer")[];
+            routes: ("etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer" | "kitchen table")[];
             /** Thickness Mm */
             thickness_mm: number;
         };
@@ -4823,7 +5181,7 @@ export interface components {
             /** At Hand */
             at_hand: string[];
             /** Beside */
-            beside: ("bevel" | "degreasers" | "drawing" | "dust-count" | "ground-check" | "repair" | "transfers" | "grounds" | "textures" | "solvents")[];
+            beside: ("bevel" | "degreasers" | "drawing" | "dust-count" | "ground-check" | "repair" | "transfers" | "grounds" | "textures" | "solvents" | "marks")[];
             /** Cautions */
             cautions: components["schemas"]["StepCaution"][];
             /** Fails */
@@ -4857,7 +5215,7 @@ export interface components {
              * Route
              * @enum {string}
              */
-            route: "etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer";
+            route: "etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer" | "kitchen table";
             /** Timer */
             timer: string;
             /** Title */
@@ -5620,7 +5978,7 @@ export interface components {
          */
         EventsIn: {
             /** Events */
-            events: (components["schemas"]["DipEventIn"] | components["schemas"]["LiftEventIn"] | components["schemas"]["TemperatureEventIn"] | components["schemas"]["RockedEventIn"] | components["schemas"]["FeatheredEventIn"] | components["schemas"]["BrushedEventIn"] | components["schemas"]["RefreshedEventIn"] | components["schemas"]["CoveredEventIn"] | components["schemas"]["OpenedEventIn"] | components["schemas"]["RinsedEventIn"] | components["schemas"]["NeutralisedEventIn"] | components["schemas"]["ProtectedEventIn"] | components["schemas"]["ScrapEventIn"] | components["schemas"]["ObservationEventIn"] | components["schemas"]["NoteEventIn"] | components["schemas"]["UndoEventIn"] | components["schemas"]["BeganEventIn"] | components["schemas"]["EndedEventIn"] | components["schemas"]["PassedOverEventIn"] | components["schemas"]["CheckedEventIn"] | components["schemas"]["WaterReadEventIn"])[];
+            events: (components["schemas"]["DipEventIn"] | components["schemas"]["LiftEventIn"] | components["schemas"]["TemperatureEventIn"] | components["schemas"]["RockedEventIn"] | components["schemas"]["FeatheredEventIn"] | components["schemas"]["BrushedEventIn"] | components["schemas"]["RefreshedEventIn"] | components["schemas"]["CoveredEventIn"] | components["schemas"]["OpenedEventIn"] | components["schemas"]["RinsedEventIn"] | components["schemas"]["NeutralisedEventIn"] | components["schemas"]["ProtectedEventIn"] | components["schemas"]["ScrapEventIn"] | components["schemas"]["ObservationEventIn"] | components["schemas"]["NoteEventIn"] | components["schemas"]["UndoEventIn"] | components["schemas"]["BeganEventIn"] | components["schemas"]["EndedEventIn"] | components["schemas"]["PassedOverEventIn"] | components["schemas"]["CheckedEventIn"] | components["schemas"]["WaterReadEventIn"] | components["schemas"]["SatDownEventIn"] | components["schemas"]["GotUpEventIn"] | components["schemas"]["SharpenedEventIn"] | components["schemas"]["SlippedEventIn"] | components["schemas"]["MendedEventIn"] | components["schemas"]["MarkedEventIn"] | components["schemas"]["PulledEventIn"] | components["schemas"]["ImpressionReadEventIn"] | components["schemas"]["ScratchedAgainEventIn"] | components["schemas"]["SteelFacedEventIn"])[];
         };
         /**
          * ExposureCard
@@ -5721,7 +6079,7 @@ export interface components {
             /** Ended At */
             ended_at: string | null;
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"])[];
             /**
              * Id
              * Format: uuid
@@ -6107,6 +6465,98 @@ export interface components {
             unit: string;
         };
         /**
+         * GotUp
+         * @description The hand rests, or it is enough; ``sat`` null ends the sitting under way.
+         */
+        GotUp: {
+            /**
+             * Remembered
+             * @default false
+             */
+            remembered: boolean;
+            /** Sat */
+            sat?: string | null;
+        };
+        /**
+         * GotUpEventIn
+         * @description The hand rests, or it is enough; ``sat`` null ends the sitting under way.
+         */
+        GotUpEventIn: {
+            /**
+             * @default {
+             *       "remembered": false,
+             *       "sat": null
+             *     }
+             */
+            data: components["schemas"]["GotUp"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "got-up";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * GotUpEventOut
+         * @description The hand rests, or it is enough; ``sat`` null ends the sitting under way.
+         */
+        GotUpEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            /**
+             * @default {
+             *       "remembered": false,
+             *       "sat": null
+             *     }
+             */
+            data: components["schemas"]["GotUp"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "got-up";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
          * Graded
          * @description How a graded area fades.
          */
@@ -6219,6 +6669,171 @@ export interface components {
             warnings: string[];
         };
         /**
+         * GroupDrawn
+         * @description The last word on a group of marks.
+         */
+        GroupDrawn: {
+            /** Group */
+            group: string;
+            /** Share */
+            share: number;
+        };
+        /**
+         * GroupOut
+         * @description A group with how it is drawn, and how far it is.
+         */
+        GroupOut: {
+            /** Advice */
+            advice: string;
+            /** Drawn */
+            drawn: number;
+            hatch: components["schemas"]["HatchPlanOutput"] | null;
+            /**
+             * Height Mm
+             * @default 20
+             */
+            height_mm: number;
+            /**
+             * Layers
+             * @default 2
+             */
+            layers: number;
+            /** Lstar */
+            lstar?: number | null;
+            /** Name */
+            name: string;
+            /** Now */
+            now: number | null;
+            /**
+             * Now From
+             * @enum {string}
+             */
+            now_from: "proof" | "scratches" | "";
+            /** Now Lstar */
+            now_lstar?: number | null;
+            /**
+             * Pressure
+             * @default 3
+             */
+            pressure: number;
+            /** Texture */
+            texture?: ("abrasive-80" | "abrasive-120" | "abrasive-240" | "abrasive-400" | "rolled-80" | "rolled-120" | "rolled-240" | "rolled-400" | "steel-wool" | "roulette" | "multi-line" | "dots" | "pressed-texture" | "peeled-card" | "laser-cut") | null;
+            /** Texture Text */
+            texture_text: string;
+            /**
+             * Times
+             * @default 1
+             */
+            times: number;
+            /**
+             * Way
+             * @default hatching
+             * @enum {string}
+             */
+            way: "hatching" | "texture" | "line";
+            /**
+             * Width Mm
+             * @default 20
+             */
+            width_mm: number;
+            /**
+             * X Mm
+             * @default 0
+             */
+            x_mm: number;
+            /**
+             * Y Mm
+             * @default 0
+             */
+            y_mm: number;
+        };
+        /**
+         * GuideIn
+         * @description A guide of a plate's hatching to print at 1:1.
+         */
+        GuideIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Lies
+             * @default under
+             * @enum {string}
+             */
+            lies: "under" | "transfer";
+            /**
+             * Paper
+             * @default A4
+             * @enum {string}
+             */
+            paper: "A4" | "A3" | "A2" | "letter" | "tabloid";
+        };
+        /**
+         * HandBlock
+         * @description A stretch of work or rest; minutes of the day, which may run past midnight.
+         */
+        HandBlock: {
+            /** Day */
+            day: number;
+            /** End Minute */
+            end_minute: number;
+            /** Rests */
+            rests: boolean;
+            /** Start Minute */
+            start_minute: number;
+        };
+        /**
+         * HandPlanInput
+         * @description How much is to do by hand, and when one sits down.
+         */
+        HandPlanInput: {
+            /**
+             * Kind
+             * @default hatching
+             * @enum {string}
+             */
+            kind: "hatching" | "engraving";
+            /** Minutes */
+            minutes: number;
+            /**
+             * Since Rest Minutes
+             * @default 0
+             */
+            since_rest_minutes: number;
+            /**
+             * Start Minute
+             * @default 540
+             */
+            start_minute: number;
+            /**
+             * Worked Minutes
+             * @default 0
+             */
+            worked_minutes: number;
+        };
+        /**
+         * HandPlanOutput
+         * @description When to work and when to rest.
+         */
+        HandPlanOutput: {
+            /** Blocks */
+            blocks: components["schemas"]["HandBlock"][];
+            /** Days */
+            days: number;
+            /** Next Rest Minute */
+            next_rest_minute: number | null;
+            /** Rest Minutes */
+            rest_minutes: number;
+            /** Strained */
+            strained: boolean;
+            /** Text */
+            text: string;
+            /** Work Minutes */
+            work_minutes: number;
+        };
+        /**
          * Hands
          * @description The words of the run screen: what hands do, and what the liquid is called.
          */
@@ -6245,6 +6860,137 @@ export interface components {
             ready: string;
             /** Wet */
             wet: string;
+        };
+        /**
+         * HatchGuideOutput
+         * @description The sheets as they were written.
+         */
+        HatchGuideOutput: {
+            /** Lines */
+            lines: number;
+            /** Mirrored */
+            mirrored: boolean;
+            /** Pages */
+            pages: number;
+            /** Path */
+            path: string;
+            /** Text */
+            text: string;
+        };
+        /**
+         * HatchPlanInput
+         * @description A tone wanted on a field, the line there is to draw it with, in how many layers.
+         */
+        HatchPlanInput: {
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * Layers
+             * @default 1
+             */
+            layers: number;
+            /** Lightest Lstar */
+            lightest_lstar: number;
+            /** Lstar */
+            lstar: number;
+            /** Pace M Per Min */
+            pace_m_per_min?: number | null;
+            /** Solid Lstar */
+            solid_lstar: number;
+            /** Width Mm */
+            width_mm: number;
+            /** Width Spread */
+            width_spread?: number | null;
+            /** Width Um */
+            width_um: number;
+        };
+        /**
+         * HatchPlanOutput
+         * @description How far apart to draw, how much that is, and what it prints.
+         */
+        HatchPlanOutput: {
+            /** Covered */
+            covered: number;
+            /** High */
+            high: number;
+            /** Length M */
+            length_m: number;
+            /** Lines */
+            lines: number;
+            /** Low */
+            low: number;
+            /** Lstar */
+            lstar: number;
+            /** Minutes */
+            minutes: number;
+            /** Minutes High */
+            minutes_high: number;
+            /** Minutes Low */
+            minutes_low: number;
+            /** Reachable */
+            reachable: boolean;
+            /** Spacing High Um */
+            spacing_high_um: number | null;
+            /** Spacing Low Um */
+            spacing_low_um: number | null;
+            /** Spacing Um */
+            spacing_um: number | null;
+            /** Tables */
+            tables: string;
+            /** Warnings */
+            warnings: components["schemas"]["HatchWarning"][];
+        };
+        /**
+         * HatchRow
+         * @description One strip of the figure: lines in so many layers.
+         */
+        HatchRow: {
+            /** Layers */
+            layers: number;
+            plan: components["schemas"]["HatchPlanOutput"];
+        };
+        /**
+         * HatchToneInput
+         * @description Layers of lines over each other, with the width they print, and what the plate can reach.
+         */
+        HatchToneInput: {
+            /** Layers */
+            layers: components["schemas"]["Layer"][];
+            /** Lightest Lstar */
+            lightest_lstar: number;
+            /** Solid Lstar */
+            solid_lstar: number;
+            /** Width Spread */
+            width_spread?: number | null;
+        };
+        /**
+         * HatchToneOutput
+         * @description How much of the surface the lines cover, and the tone it prints, 95 %.
+         */
+        HatchToneOutput: {
+            /** Covered */
+            covered: number;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Lstar */
+            lstar: number;
+            /** Tables */
+            tables: string;
+        };
+        /**
+         * HatchWarning
+         * @description Something to know before it is drawn.
+         */
+        HatchWarning: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "darker-than-solid" | "lighter-than-bare" | "burrs-touch" | "few-lines";
+            /** Text */
+            text: string;
         };
         /**
          * HeatOut
@@ -6342,6 +7088,118 @@ export interface components {
                 number,
                 number
             ][];
+        };
+        /**
+         * ImpressionPulled
+         * @description One impression, counted from 1 with the spoiled ones.
+         */
+        ImpressionPulled: {
+            /** At Seconds */
+            at_seconds: number;
+            /**
+             * Event
+             * Format: uuid
+             */
+            event: string;
+            /** Lstar */
+            lstar: number | null;
+            /** Note */
+            note: string;
+            /** Number */
+            number: number;
+            /** Passes */
+            passes: number;
+            /** Spoiled */
+            spoiled: boolean;
+            /** Spread */
+            spread: number;
+            /** Worn */
+            worn: number;
+        };
+        /**
+         * ImpressionRead
+         * @description An impression's darkest marked area was read; the last reading counts.
+         */
+        ImpressionRead: {
+            /** Lstar */
+            lstar: number;
+            /**
+             * Pull
+             * Format: uuid
+             */
+            pull: string;
+            /**
+             * Spread
+             * @default 0.8
+             */
+            spread: number;
+        };
+        /**
+         * ImpressionReadEventIn
+         * @description An impression's darkest marked area was read; the last reading counts.
+         */
+        ImpressionReadEventIn: {
+            data: components["schemas"]["ImpressionRead"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "impression-read";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * ImpressionReadEventOut
+         * @description An impression's darkest marked area was read; the last reading counts.
+         */
+        ImpressionReadEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["ImpressionRead"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "impression-read";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * Ingredient
@@ -6793,6 +7651,16 @@ export interface components {
             times: number;
         };
         /**
+         * Layer
+         * @description Lines one way: how wide each prints, and how far apart they are, middle to middle.
+         */
+        Layer: {
+            /** Spacing Um */
+            spacing_um: number;
+            /** Width Um */
+            width_um: number;
+        };
+        /**
          * Leaning
          * @description An earlier strip that a curve leans on, and how much of the curve is known from it.
          */
@@ -6902,6 +7770,42 @@ export interface components {
             low: number;
             /** Value */
             value: number;
+        };
+        /**
+         * Letter
+         * @description One letter in the order it is cut on the plate, from left to right.
+         */
+        Letter: {
+            /** Letter */
+            letter: string;
+            /** Place */
+            place: number;
+            /** Turns */
+            turns: boolean;
+        };
+        /**
+         * LetteringInput
+         * @description Words as they shall read in print.
+         */
+        LetteringInput: {
+            /** Words */
+            words: string;
+        };
+        /**
+         * LetteringOutput
+         * @description Words as they stand on the plate.
+         */
+        LetteringOutput: {
+            /** Easily Missed */
+            easily_missed: string[];
+            /** Letters */
+            letters: components["schemas"]["Letter"][];
+            /** Plate */
+            plate: string;
+            /** Text */
+            text: string;
+            /** Turning */
+            turning: number;
         };
         /**
          * Levels
@@ -7202,32 +8106,63 @@ export interface components {
         };
         /**
          * LookIn
-         * @description A photograph of the plate before a dip.
+         * @description Photographs of a plate to be merged, the drawing they are compared with.
          */
         LookIn: {
-            /** Bite */
-            bite: number;
             /** Corners */
             corners?: [
                 number,
                 number
             ][] | null;
+            /** Drawing */
+            drawing?: string | null;
+            /**
+             * Drawing Mirrored
+             * @default false
+             */
+            drawing_mirrored: boolean;
             /**
              * Id
              * Format: uuid
              */
             id: string;
             /**
-             * Method
-             * @default stop-out
-             * @enum {string}
+             * Inked
+             * @default false
              */
-            method: "stop-out" | "open-up";
+            inked: boolean;
+            /** Pictures */
+            pictures: string[];
+        };
+        /**
+         * LookOut
+         * @description A look at a plate.
+         */
+        LookOut: {
             /**
-             * Picture
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            /** Drawing */
+            drawing: string | null;
+            /**
+             * Id
              * Format: uuid
              */
-            picture: string;
+            id: string;
+            /** Inked */
+            inked: boolean;
+            /** Pictures */
+            pictures: string[];
+            seen: components["schemas"]["ScratchViewOutput"];
+            /**
+             * Task
+             * Format: uuid
+             */
+            task: string;
         };
         /**
          * LookOverOutput
@@ -7361,6 +8296,424 @@ export interface components {
             paper: "A4" | "A3" | "A2" | "letter" | "tabloid";
             /** Plan Version */
             plan_version?: number | null;
+        };
+        /**
+         * MarkGroup
+         * @description A group of marks with the tone it shall print; its field as it prints.
+         */
+        MarkGroup: {
+            /**
+             * Height Mm
+             * @default 20
+             */
+            height_mm: number;
+            /**
+             * Layers
+             * @default 2
+             */
+            layers: number;
+            /** Lstar */
+            lstar?: number | null;
+            /** Name */
+            name: string;
+            /** Now Lstar */
+            now_lstar?: number | null;
+            /**
+             * Pressure
+             * @default 3
+             */
+            pressure: number;
+            /** Texture */
+            texture?: ("abrasive-80" | "abrasive-120" | "abrasive-240" | "abrasive-400" | "rolled-80" | "rolled-120" | "rolled-240" | "rolled-400" | "steel-wool" | "roulette" | "multi-line" | "dots" | "pressed-texture" | "peeled-card" | "laser-cut") | null;
+            /**
+             * Times
+             * @default 1
+             */
+            times: number;
+            /**
+             * Way
+             * @default hatching
+             * @enum {string}
+             */
+            way: "hatching" | "texture" | "line";
+            /**
+             * Width Mm
+             * @default 20
+             */
+            width_mm: number;
+            /**
+             * X Mm
+             * @default 0
+             */
+            x_mm: number;
+            /**
+             * Y Mm
+             * @default 0
+             */
+            y_mm: number;
+        };
+        /**
+         * Marked
+         * @description A group of marks is drawn to a share; the last word counts.
+         */
+        Marked: {
+            /** Group */
+            group: string;
+            /**
+             * Share
+             * @default 1
+             */
+            share: number;
+        };
+        /**
+         * MarkedEventIn
+         * @description A group of marks is drawn to a share; the last word counts.
+         */
+        MarkedEventIn: {
+            data: components["schemas"]["Marked"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "marked";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * MarkedEventOut
+         * @description A group of marks is drawn to a share; the last word counts.
+         */
+        MarkedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["Marked"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "marked";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
+         * MarksIn
+         * @description What a plate's marks shall be, decided on a ``version``; 0 for the first.
+         */
+        MarksIn: {
+            /** Drawing */
+            drawing?: string | null;
+            /**
+             * Groups
+             * @default []
+             */
+            groups: components["schemas"]["MarkGroup"][];
+            /**
+             * Kind
+             * @default hatching
+             * @enum {string}
+             */
+            kind: "hatching" | "engraving";
+            /**
+             * Layers
+             * @default 2
+             */
+            layers: number;
+            /**
+             * Letters Checked
+             * @default []
+             */
+            letters_checked: number[];
+            /**
+             * Lstar
+             * @default 50
+             */
+            lstar: number;
+            /** Needle Um */
+            needle_um?: number | null;
+            /**
+             * Ok Impression
+             * @default 1
+             */
+            ok_impression: number;
+            /**
+             * Pressure
+             * @default 3
+             */
+            pressure: number;
+            /**
+             * Tolerance Lstar
+             * @default 3
+             */
+            tolerance_lstar: number;
+            /** Trial */
+            trial?: string | null;
+            /** Version */
+            version: number;
+            /**
+             * Wanted
+             * @default 20
+             */
+            wanted: number;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+        };
+        /**
+         * MarksOut
+         * @description A plate's marks: what they shall be, how to draw them, how far they are.
+         */
+        MarksOut: {
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            /** Drawing */
+            drawing?: string | null;
+            /** Events */
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"])[];
+            /**
+             * Groups
+             * @default []
+             */
+            groups: components["schemas"]["MarkGroup"][];
+            /** Groups Out */
+            groups_out: components["schemas"]["GroupOut"][];
+            hand: components["schemas"]["HandPlanOutput"];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Kind
+             * @default hatching
+             * @enum {string}
+             */
+            kind: "hatching" | "engraving";
+            /**
+             * Layers
+             * @default 2
+             */
+            layers: number;
+            lettering: components["schemas"]["LetteringOutput"] | null;
+            /**
+             * Letters Checked
+             * @default []
+             */
+            letters_checked: number[];
+            /** Lightest Lstar */
+            lightest_lstar: number;
+            /** Looks */
+            looks: components["schemas"]["LookOut"][];
+            /**
+             * Lstar
+             * @default 50
+             */
+            lstar: number;
+            masks: components["schemas"]["MaskPlanOutput"] | null;
+            material: components["schemas"]["PlateMaterialOutput"] | null;
+            /** Minutes Left */
+            minutes_left: number;
+            /** Needle Um */
+            needle_um?: number | null;
+            /** Now Seconds */
+            now_seconds: number;
+            /**
+             * Ok Impression
+             * @default 1
+             */
+            ok_impression: number;
+            /** Pace Counted */
+            pace_counted: boolean;
+            /** Pace M Per Min */
+            pace_m_per_min: number;
+            /**
+             * Plate
+             * Format: uuid
+             */
+            plate: string;
+            /**
+             * Pressure
+             * @default 3
+             */
+            pressure: number;
+            /** Rows */
+            rows: components["schemas"]["HatchRow"][];
+            scale: components["schemas"]["PressureScaleOutput"];
+            /** Sharpen Counted */
+            sharpen_counted: boolean;
+            /** Sharpen Due */
+            sharpen_due: boolean;
+            /** Sharpen Minutes */
+            sharpen_minutes: number;
+            /** Solid Lstar */
+            solid_lstar: number;
+            state: components["schemas"]["MarksState"];
+            /** Textures */
+            textures: components["schemas"]["TextureOut"][];
+            /**
+             * Tolerance Lstar
+             * @default 3
+             */
+            tolerance_lstar: number;
+            trial: components["schemas"]["TrialOut"] | null;
+            /** Trials */
+            trials: components["schemas"]["TrialOut"][];
+            /** Version */
+            version: number;
+            /**
+             * Wanted
+             * @default 20
+             */
+            wanted: number;
+            /** Width Measured */
+            width_measured: boolean;
+            /** Width Um */
+            width_um: number;
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+        };
+        /**
+         * MarksState
+         * @description Where a scratched plate stands.
+         */
+        MarksState: {
+            /** Groups */
+            groups: components["schemas"]["GroupDrawn"][];
+            /** Impressions */
+            impressions: components["schemas"]["ImpressionPulled"][];
+            /** Notices */
+            notices: components["schemas"]["Notice"][];
+            /** Scratched Again */
+            scratched_again: number[];
+            /** Sharpened After */
+            sharpened_after: number[];
+            /** Since Sharpened Seconds */
+            since_sharpened_seconds: number;
+            /** Sittings */
+            sittings: components["schemas"]["Sitting"][];
+            /** Slips */
+            slips: components["schemas"]["Slip"][];
+            /** Steel Faced */
+            steel_faced: boolean;
+            /** Worked Seconds */
+            worked_seconds: number;
+        };
+        /**
+         * MaskArea
+         * @description A shape to be rubbed to a tone; null stays bare.
+         */
+        MaskArea: {
+            /** Lstar */
+            lstar: number | null;
+            /** Name */
+            name: string;
+        };
+        /**
+         * MaskPlanInput
+         * @description Shapes with the tones they shall have, and the abrasives at hand.
+         */
+        MaskPlanInput: {
+            /** Areas */
+            areas: components["schemas"]["MaskArea"][];
+            /** Lightest Lstar */
+            lightest_lstar: number;
+            /**
+             * Read
+             * @default []
+             */
+            read: components["schemas"]["TextureRead"][];
+            /** Solid Lstar */
+            solid_lstar: number;
+            /** Textures */
+            textures: ("abrasive-80" | "abrasive-120" | "abrasive-240" | "abrasive-400" | "rolled-80" | "rolled-120" | "rolled-240" | "rolled-400" | "steel-wool" | "roulette" | "multi-line" | "dots" | "pressed-texture" | "peeled-card" | "laser-cut")[];
+        };
+        /**
+         * MaskPlanOutput
+         * @description The order of masks and grits.
+         */
+        MaskPlanOutput: {
+            /** Rms Lstar */
+            rms_lstar: number;
+            /** Rubbings */
+            rubbings: components["schemas"]["Rubbing"][];
+            /** Stays Masked */
+            stays_masked: string[];
+            /** Tables */
+            tables: string;
+            /** Warnings */
+            warnings: components["schemas"]["MaskWarning"][];
+        };
+        /**
+         * MaskTone
+         * @description What an area prints after a rubbing.
+         */
+        MaskTone: {
+            /** Finished */
+            finished: boolean;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Lstar */
+            lstar: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * MaskWarning
+         * @description Something to know before a mask is cut.
+         */
+        MaskWarning: {
+            /** Area */
+            area: string;
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "tone-out-of-reach" | "too-close" | "off";
+            /** Text */
+            text: string;
         };
         /**
          * MayGoIn
@@ -7551,6 +8904,86 @@ export interface components {
             sign: string;
         };
         /**
+         * Mended
+         * @description A slip was scraped and burnished away.
+         */
+        Mended: {
+            /** Minutes */
+            minutes?: number | null;
+            /**
+             * Slip
+             * Format: uuid
+             */
+            slip: string;
+        };
+        /**
+         * MendedEventIn
+         * @description A slip was scraped and burnished away.
+         */
+        MendedEventIn: {
+            data: components["schemas"]["Mended"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mended";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * MendedEventOut
+         * @description A slip was scraped and burnished away.
+         */
+        MendedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["Mended"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "mended";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
          * MeterReading
          * @description Irradiance at the usual place, when the lamp had burnt so long.
          */
@@ -7580,6 +9013,48 @@ export interface components {
         MinutesOutput: {
             /** Seconds */
             seconds: number[];
+        };
+        /**
+         * MissedLine
+         * @description A line of the drawing that is not scratched: the box it lies in, as it prints.
+         */
+        MissedLine: {
+            /** Height Mm */
+            height_mm: number;
+            /** Length Mm */
+            length_mm: number;
+            /** Number */
+            number: number;
+            /** Width Mm */
+            width_mm: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * MissedLinesOutput
+         * @description Which lines of a drawing are not scratched yet, the longest first.
+         */
+        MissedLinesOutput: {
+            /** Bevel */
+            bevel: ("left" | "top" | "right" | "bottom")[];
+            /** Done Share */
+            done_share: number;
+            /** Drawn M */
+            drawn_m: number;
+            /** Fields */
+            fields: components["schemas"]["CountedField"][];
+            /** Lines */
+            lines: components["schemas"]["MissedLine"][];
+            /** Missed M */
+            missed_m: number;
+            /** More */
+            more: number;
+            /** Moved Mm */
+            moved_mm: number;
+            /** Text */
+            text: string;
         };
         /**
          * MordantNumbers
@@ -8496,6 +9971,22 @@ export interface components {
             /** Total */
             total: number;
         };
+        /** Page[TrialOut] */
+        Page_TrialOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
+            /** Items */
+            items: components["schemas"]["TrialOut"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
         /** Page[WallStrip] */
         Page_WallStrip_: {
             /**
@@ -9256,6 +10747,8 @@ export interface components {
         PlateCard: {
             /** By Light */
             by_light: boolean;
+            /** By Needle */
+            by_needle: boolean;
             /** Height Mm */
             height_mm: number;
             /**
@@ -9333,7 +10826,7 @@ export interface components {
              */
             history_unknown: boolean;
             /** Plastic */
-            plastic?: ("acrylic" | "petg" | "polystyrene" | "packaging") | null;
+            plastic?: ("acrylic" | "petg" | "polystyrene" | "packaging" | "milk-carton" | "disc") | null;
             /**
              * Trimmed Again
              * @default false
@@ -9419,18 +10912,68 @@ export interface components {
             /** Name */
             name: string;
             /** Route */
-            route: ("etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer") | "mixed";
+            route: ("etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer" | "kitchen table") | "mixed";
             /**
              * Routes
              * @default []
              */
-            routes: ("etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer")[];
+            routes: ("etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer" | "kitchen table")[];
             /** Thickness Mm */
             thickness_mm: number;
             /** Width Mm */
             width_mm: number;
             /** Work */
             work?: string | null;
+        };
+        /**
+         * PlateMaterialInput
+         * @description A plate's material by its name, and how thick it is.
+         */
+        PlateMaterialInput: {
+            /**
+             * Material
+             * @enum {string}
+             */
+            material: "plastic" | "acrylic" | "petg" | "polystyrene" | "packaging" | "milk-carton" | "disc" | "copper" | "zinc";
+            /**
+             * Steel Faced
+             * @default false
+             */
+            steel_faced: boolean;
+            /** Thickness Mm */
+            thickness_mm?: number | null;
+        };
+        /**
+         * PlateMaterialOutput
+         * @description What a plate of it bears.
+         */
+        PlateMaterialOutput: {
+            /** Bears */
+            bears: string;
+            /** Bevel */
+            bevel: string;
+            /** Bevel Needed */
+            bevel_needed: boolean | null;
+            /** Burr */
+            burr: string;
+            /** Burr Impressions */
+            burr_impressions: number;
+            /** Cleaning */
+            cleaning: string;
+            /** Clear */
+            clear: boolean;
+            /** Label */
+            label: string;
+            /** Label Off */
+            label_off: string;
+            /** Only Darker */
+            only_darker: string;
+            /** Serves */
+            serves: number;
+            /** Tables */
+            tables: string;
+            /** Thicknesses Mm */
+            thicknesses_mm: number[];
         };
         /**
          * PlateOut
@@ -9443,6 +10986,8 @@ export interface components {
             };
             /** By Light */
             by_light: boolean;
+            /** By Needle */
+            by_needle: boolean;
             /** Course */
             course: components["schemas"]["CourseStep"][];
             /**
@@ -9678,6 +11223,68 @@ export interface components {
             text: string;
             /** Warning */
             warning: string | null;
+        };
+        /**
+         * PressureRow
+         * @description What one pressure draws.
+         */
+        PressureRow: {
+            /** Measured */
+            measured: boolean;
+            /** Pressure */
+            pressure: number;
+            /** Spread Um */
+            spread_um: number;
+            /** Width Um */
+            width_um: number;
+        };
+        /**
+         * PressureScaleInput
+         * @description A trial scale on an offcut: lines at five pressures, printed and read.
+         */
+        PressureScaleInput: {
+            /** Lightest Lstar */
+            lightest_lstar: number;
+            /** Needle Um */
+            needle_um?: number | null;
+            /** Solid Lstar */
+            solid_lstar: number;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: components["schemas"]["PressureTrial"][];
+        };
+        /**
+         * PressureScaleOutput
+         * @description How wide a line each pressure prints.
+         */
+        PressureScaleOutput: {
+            /** Rows */
+            rows: components["schemas"]["PressureRow"][];
+            /** Tables */
+            tables: string;
+            /** Warnings */
+            warnings: string[];
+        };
+        /**
+         * PressureTrial
+         * @description One pressure of a trial scale: lines drawn so far apart, printed and read, or measured.
+         */
+        PressureTrial: {
+            /** Lstar */
+            lstar?: number | null;
+            /** Pressure */
+            pressure: number;
+            /** Spacing Um */
+            spacing_um: number;
+            /**
+             * Spread
+             * @default 0.8
+             */
+            spread: number;
+            /** Width Um */
+            width_um?: number | null;
         };
         /**
          * Preview
@@ -9927,6 +11534,119 @@ export interface components {
              * @enum {string}
              */
             kind: "protected";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
+         * Pulled
+         * @description An impression; a spoiled one has no number of an edition, and wears the plate as well.
+         */
+        Pulled: {
+            /** Lstar */
+            lstar?: number | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Passes
+             * @default 1
+             */
+            passes: number;
+            /**
+             * Spoiled
+             * @default false
+             */
+            spoiled: boolean;
+            /**
+             * Spread
+             * @default 0.8
+             */
+            spread: number;
+        };
+        /**
+         * PulledEventIn
+         * @description An impression; a spoiled one has no number of an edition, and wears the plate as well.
+         */
+        PulledEventIn: {
+            /**
+             * @default {
+             *       "lstar": null,
+             *       "note": "",
+             *       "passes": 1,
+             *       "spoiled": false,
+             *       "spread": 0.8
+             *     }
+             */
+            data: components["schemas"]["Pulled"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pulled";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * PulledEventOut
+         * @description An impression; a spoiled one has no number of an edition, and wears the plate as well.
+         */
+        PulledEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            /**
+             * @default {
+             *       "lstar": null,
+             *       "note": "",
+             *       "passes": 1,
+             *       "spoiled": false,
+             *       "spread": 0.8
+             *     }
+             */
+            data: components["schemas"]["Pulled"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pulled";
             /**
              * Received At
              * Format: date-time
@@ -10822,6 +12542,29 @@ export interface components {
             time_zone: string;
         };
         /**
+         * Rubbing
+         * @description One stage: what to mask, what to rub with, how often.
+         */
+        Rubbing: {
+            /** Areas */
+            areas: components["schemas"]["MaskTone"][];
+            /** Label */
+            label: string;
+            /** Mask Before */
+            mask_before: string[];
+            /** Number */
+            number: number;
+            /** Pass Word */
+            pass_word: string;
+            /**
+             * Texture
+             * @enum {string}
+             */
+            texture: "abrasive-80" | "abrasive-120" | "abrasive-240" | "abrasive-400" | "rolled-80" | "rolled-120" | "rolled-240" | "rolled-400" | "steel-wool" | "roulette" | "multi-line" | "dots" | "pressed-texture" | "peeled-card" | "laser-cut";
+            /** Times */
+            times: number;
+        };
+        /**
          * RunCard
          * @description A run under way, as the rack and the rail show it.
          */
@@ -10939,7 +12682,7 @@ export interface components {
             /** Ended At */
             ended_at: string | null;
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"])[];
             /** Facing */
             facing: ("face up" | "face down" | "upright") | null;
             heat: components["schemas"]["HeatOut"] | null;
@@ -11080,6 +12823,95 @@ export interface components {
             temperature_c: number | null;
         };
         /**
+         * SatDown
+         * @description Somebody sits down to the plate.
+         */
+        SatDown: {
+            /**
+             * Work
+             * @default hatching
+             * @enum {string}
+             */
+            work: "hatching" | "engraving";
+        };
+        /**
+         * SatDownEventIn
+         * @description Somebody sits down to the plate.
+         */
+        SatDownEventIn: {
+            /**
+             * @default {
+             *       "work": "hatching"
+             *     }
+             */
+            data: components["schemas"]["SatDown"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sat-down";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * SatDownEventOut
+         * @description Somebody sits down to the plate.
+         */
+        SatDownEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            /**
+             * @default {
+             *       "work": "hatching"
+             *     }
+             */
+            data: components["schemas"]["SatDown"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sat-down";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
          * ScanRead
          * @description How a proof was read off its scan.
          */
@@ -11198,6 +13030,136 @@ export interface components {
             spread: number | null;
         };
         /**
+         * ScratchAgain
+         * @description What scratching the marks again would do.
+         */
+        ScratchAgain: {
+            /** After */
+            after: number;
+            /** Forecast */
+            forecast: components["schemas"]["WearPoint"][];
+            /** High */
+            high: number;
+            /** Last Good */
+            last_good: number;
+            /** Low */
+            low: number;
+        };
+        /**
+         * ScratchViewOutput
+         * @description A scratched plate as it will print: scratches dark on white, mirrored.
+         */
+        ScratchViewOutput: {
+            /** Height Px */
+            height_px: number;
+            missed?: components["schemas"]["MissedLinesOutput"] | null;
+            /**
+             * Missed Fault
+             * @default
+             */
+            missed_fault: string;
+            /** Path */
+            path: string;
+            /** Photographs */
+            photographs: components["schemas"]["SeenPhotograph"][];
+            /** Scratched Share */
+            scratched_share: number;
+            /** Text */
+            text: string;
+            /** Warnings */
+            warnings: components["schemas"]["ViewWarning"][];
+            /** Width Px */
+            width_px: number;
+        };
+        /**
+         * ScratchedAgain
+         * @description The marks were scratched again: their burr is new.
+         */
+        ScratchedAgain: {
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * ScratchedAgainEventIn
+         * @description The marks were scratched again: their burr is new.
+         */
+        ScratchedAgainEventIn: {
+            /**
+             * @default {
+             *       "note": ""
+             *     }
+             */
+            data: components["schemas"]["ScratchedAgain"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "scratched-again";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * ScratchedAgainEventOut
+         * @description The marks were scratched again: their burr is new.
+         */
+        ScratchedAgainEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            /**
+             * @default {
+             *       "note": ""
+             *     }
+             */
+            data: components["schemas"]["ScratchedAgain"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "scratched-again";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
          * ScreenIn
          * @description A dot screen to make, for a film of a size and resolution.
          */
@@ -11246,6 +13208,22 @@ export interface components {
             text: string;
         };
         /**
+         * SeenPhotograph
+         * @description How one photograph lay on the first, and what it brought.
+         */
+        SeenPhotograph: {
+            /** Glare Share */
+            glare_share: number;
+            /** Moved Px */
+            moved_px: number;
+            /** Own Share */
+            own_share: number;
+            /** Seen Share */
+            seen_share: number;
+            /** Turned Deg */
+            turned_deg: number;
+        };
+        /**
          * SentReading
          * @description One reading; without an ``id`` its instrument, kind and moment name it.
          */
@@ -11288,6 +13266,94 @@ export interface components {
             bites: number;
             /** Reason */
             reason: string;
+        };
+        /**
+         * Sharpened
+         * @description The burin was sharpened; it bites on a thumbnail.
+         */
+        Sharpened: {
+            /**
+             * Bites
+             * @default true
+             */
+            bites: boolean;
+        };
+        /**
+         * SharpenedEventIn
+         * @description The burin was sharpened; it bites on a thumbnail.
+         */
+        SharpenedEventIn: {
+            /**
+             * @default {
+             *       "bites": true
+             *     }
+             */
+            data: components["schemas"]["Sharpened"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sharpened";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * SharpenedEventOut
+         * @description The burin was sharpened; it bites on a thumbnail.
+         */
+        SharpenedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            /**
+             * @default {
+             *       "bites": true
+             *     }
+             */
+            data: components["schemas"]["Sharpened"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sharpened";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * SheetArea
@@ -11444,6 +13510,26 @@ export interface components {
             label: string;
         };
         /**
+         * Sitting
+         * @description Work from sitting down to the rest; ``ended_seconds`` None while it is under way.
+         */
+        Sitting: {
+            /** At Seconds */
+            at_seconds: number;
+            /** Ended Seconds */
+            ended_seconds: number | null;
+            /**
+             * Event
+             * Format: uuid
+             */
+            event: string;
+            /**
+             * Work
+             * @enum {string}
+             */
+            work: "hatching" | "engraving";
+        };
+        /**
          * SketchIn
          * @description A stored picture placed on the plate.
          */
@@ -11494,6 +13580,109 @@ export interface components {
             turned: 0 | 90 | 180 | 270;
             /** Width Mm */
             width_mm: number;
+        };
+        /**
+         * Slip
+         * @description A slip, mended or not.
+         */
+        Slip: {
+            /**
+             * Event
+             * Format: uuid
+             */
+            event: string;
+            /** Mended */
+            mended: boolean;
+            /** Where */
+            where: string;
+        };
+        /**
+         * Slipped
+         * @description The tool slipped: a line nobody drew.
+         */
+        Slipped: {
+            /**
+             * Where
+             * @default
+             */
+            where: string;
+        };
+        /**
+         * SlippedEventIn
+         * @description The tool slipped: a line nobody drew.
+         */
+        SlippedEventIn: {
+            /**
+             * @default {
+             *       "where": ""
+             *     }
+             */
+            data: components["schemas"]["Slipped"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "slipped";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * SlippedEventOut
+         * @description The tool slipped: a line nobody drew.
+         */
+        SlippedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            /**
+             * @default {
+             *       "where": ""
+             *     }
+             */
+            data: components["schemas"]["Slipped"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "slipped";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * Small
@@ -11726,6 +13915,94 @@ export interface components {
             text: string;
         };
         /**
+         * SteelFaced
+         * @description The plate was faced with steel, or the steel was taken off.
+         */
+        SteelFaced: {
+            /**
+             * Faced
+             * @default true
+             */
+            faced: boolean;
+        };
+        /**
+         * SteelFacedEventIn
+         * @description The plate was faced with steel, or the steel was taken off.
+         */
+        SteelFacedEventIn: {
+            /**
+             * @default {
+             *       "faced": true
+             *     }
+             */
+            data: components["schemas"]["SteelFaced"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "steel-faced";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * SteelFacedEventOut
+         * @description The plate was faced with steel, or the steel was taken off.
+         */
+        SteelFacedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            /**
+             * @default {
+             *       "faced": true
+             *     }
+             */
+            data: components["schemas"]["SteelFaced"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "steel-faced";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
          * Step
          * @description One thing that can be done next, and what it would do.
          */
@@ -11837,7 +14114,7 @@ export interface components {
             /** At Hand */
             at_hand: string[];
             /** Beside */
-            beside: ("bevel" | "degreasers" | "drawing" | "dust-count" | "ground-check" | "repair" | "transfers" | "grounds" | "textures" | "solvents")[];
+            beside: ("bevel" | "degreasers" | "drawing" | "dust-count" | "ground-check" | "repair" | "transfers" | "grounds" | "textures" | "solvents" | "marks")[];
             /** Bites */
             bites: string | null;
             /** By */
@@ -11887,7 +14164,7 @@ export interface components {
              * Route
              * @enum {string}
              */
-            route: "etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer";
+            route: "etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer" | "kitchen table";
             /**
              * Status
              * @enum {string}
@@ -11984,7 +14261,7 @@ export interface components {
                 number
             ][];
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"])[];
             /** In Bath */
             in_bath: boolean;
             /** Now Seconds */
@@ -12685,7 +14962,7 @@ export interface components {
             /** Progress */
             progress: number;
             /** Result */
-            result: components["schemas"]["DustCoverageOutput"] | components["schemas"]["StudyFieldOutput"] | components["schemas"]["StudyMapsOutput"] | components["schemas"]["LookOverOutput"] | components["schemas"]["StopOutMapsOutput"] | components["schemas"]["ReadPatchesOutput"] | components["schemas"]["ReadProofOutput"] | components["schemas"]["StepChartOutput"] | components["schemas"]["PositiveOutput"] | components["schemas"]["DotScreenOutput"] | components["schemas"]["ReadTestOutput"] | components["schemas"]["ReadStepsOutput"] | null;
+            result: components["schemas"]["DustCoverageOutput"] | components["schemas"]["StudyFieldOutput"] | components["schemas"]["StudyMapsOutput"] | components["schemas"]["LookOverOutput"] | components["schemas"]["StopOutMapsOutput"] | components["schemas"]["ReadPatchesOutput"] | components["schemas"]["ReadProofOutput"] | components["schemas"]["StepChartOutput"] | components["schemas"]["PositiveOutput"] | components["schemas"]["DotScreenOutput"] | components["schemas"]["ReadTestOutput"] | components["schemas"]["ReadStepsOutput"] | components["schemas"]["ScratchViewOutput"] | components["schemas"]["HatchGuideOutput"] | null;
             /**
              * State
              * @enum {string}
@@ -12912,6 +15189,109 @@ export interface components {
             waits: string;
         };
         /**
+         * TextureOut
+         * @description A texture with what one pass of it prints here.
+         */
+        TextureOut: {
+            /** High */
+            high: number;
+            /** How */
+            how: string;
+            /**
+             * Key
+             * @enum {string}
+             */
+            key: "abrasive-80" | "abrasive-120" | "abrasive-240" | "abrasive-400" | "rolled-80" | "rolled-120" | "rolled-240" | "rolled-400" | "steel-wool" | "roulette" | "multi-line" | "dots" | "pressed-texture" | "peeled-card" | "laser-cut";
+            /** Label */
+            label: string;
+            /** Low */
+            low: number;
+            /** Lstar */
+            lstar: number;
+            /** Measured */
+            measured: boolean;
+            /** Pass Word */
+            pass_word: string;
+        };
+        /**
+         * TextureRead
+         * @description What the room's own trial of a texture printed.
+         */
+        TextureRead: {
+            /** Lstar */
+            lstar: number;
+            /**
+             * Texture
+             * @enum {string}
+             */
+            texture: "abrasive-80" | "abrasive-120" | "abrasive-240" | "abrasive-400" | "rolled-80" | "rolled-120" | "rolled-240" | "rolled-400" | "steel-wool" | "roulette" | "multi-line" | "dots" | "pressed-texture" | "peeled-card" | "laser-cut";
+            /**
+             * Times
+             * @default 1
+             */
+            times: number;
+        };
+        /**
+         * TextureToneInput
+         * @description A mark that is no line, how often it was made, and what the plate can reach.
+         */
+        TextureToneInput: {
+            /** Lightest Lstar */
+            lightest_lstar: number;
+            /** Read Lstar */
+            read_lstar?: number | null;
+            /**
+             * Read Spread
+             * @default 0.8
+             */
+            read_spread: number;
+            /**
+             * Read Times
+             * @default 1
+             */
+            read_times: number;
+            /** Solid Lstar */
+            solid_lstar: number;
+            /**
+             * Texture
+             * @enum {string}
+             */
+            texture: "abrasive-80" | "abrasive-120" | "abrasive-240" | "abrasive-400" | "rolled-80" | "rolled-120" | "rolled-240" | "rolled-400" | "steel-wool" | "roulette" | "multi-line" | "dots" | "pressed-texture" | "peeled-card" | "laser-cut";
+            /**
+             * Times
+             * @default 1
+             */
+            times: number;
+            /** Wanted Lstar */
+            wanted_lstar?: number | null;
+        };
+        /**
+         * TextureToneOutput
+         * @description The tone a texture prints, 95 %, and how often it is made for a wanted one.
+         */
+        TextureToneOutput: {
+            /** Covered */
+            covered: number;
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Lstar */
+            lstar: number;
+            /** Measured */
+            measured: boolean;
+            /** Reachable */
+            reachable: boolean | null;
+            /** Tables */
+            tables: string;
+            /** Text */
+            text: string;
+            /** Times */
+            times: number | null;
+            /** Times Lstar */
+            times_lstar: number | null;
+        };
+        /**
          * TimerIn
          * @description A timer to start now, or one started a while ago.
          */
@@ -13121,6 +15501,130 @@ export interface components {
             value: number[];
         };
         /**
+         * TrialChange
+         * @description A change of a trial, decided on its ``version``.
+         */
+        TrialChange: {
+            /** Lightest Lstar */
+            lightest_lstar?: number | null;
+            /** Name */
+            name?: string | null;
+            /** Needle */
+            needle?: string | null;
+            /** Needle Um */
+            needle_um?: number | null;
+            /** Note */
+            note?: string | null;
+            /** Out Reason */
+            out_reason?: string | null;
+            /** Pressures */
+            pressures?: components["schemas"]["PressureTrial"][] | null;
+            /** Read On */
+            read_on?: string | null;
+            /** Solid Lstar */
+            solid_lstar?: number | null;
+            /** Textures */
+            textures?: components["schemas"]["TextureRead"][] | null;
+            /** Version */
+            version: number;
+        };
+        /**
+         * TrialIn
+         * @description A trial on an offcut.
+         */
+        TrialIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Lightest Lstar
+             * @default 94
+             */
+            lightest_lstar: number;
+            /**
+             * Material
+             * @enum {string}
+             */
+            material: "plastic" | "acrylic" | "petg" | "polystyrene" | "packaging" | "milk-carton" | "disc" | "copper" | "zinc";
+            /** Name */
+            name: string;
+            /**
+             * Needle
+             * @default
+             */
+            needle: string;
+            /** Needle Um */
+            needle_um?: number | null;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Pressures
+             * @default []
+             */
+            pressures: components["schemas"]["PressureTrial"][];
+            /** Read On */
+            read_on?: string | null;
+            /**
+             * Solid Lstar
+             * @default 18
+             */
+            solid_lstar: number;
+            /**
+             * Textures
+             * @default []
+             */
+            textures: components["schemas"]["TextureRead"][];
+        };
+        /**
+         * TrialOut
+         * @description A trial with the scale that follows from it.
+         */
+        TrialOut: {
+            /**
+             * Created At
+             * Format: date-time
+             */
+            created_at: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Lightest Lstar */
+            lightest_lstar: number;
+            /**
+             * Material
+             * @enum {string}
+             */
+            material: "plastic" | "acrylic" | "petg" | "polystyrene" | "packaging" | "milk-carton" | "disc" | "copper" | "zinc";
+            /** Name */
+            name: string;
+            /** Needle */
+            needle: string;
+            /** Needle Um */
+            needle_um: number | null;
+            /** Note */
+            note: string;
+            /** Out Reason */
+            out_reason: string;
+            /** Pressures */
+            pressures: components["schemas"]["PressureTrial"][];
+            /** Read On */
+            read_on: string | null;
+            scale: components["schemas"]["PressureScaleOutput"];
+            /** Solid Lstar */
+            solid_lstar: number;
+            /** Textures */
+            textures: components["schemas"]["TextureRead"][];
+            /** Version */
+            version: number;
+        };
+        /**
          * Tuning
          * @description Black, white and middle of a picture's greys.
          */
@@ -13251,6 +15755,21 @@ export interface components {
             upright: boolean;
             /** Width Mm */
             width_mm: number;
+        };
+        /**
+         * ViewWarning
+         * @description Something to know of a photograph; ``image`` its place among those given, from 1.
+         */
+        ViewWarning: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "glare" | "glare-everywhere" | "nothing-in-it" | "blurred" | "few-scratches";
+            /** Image */
+            image: number | null;
+            /** Text */
+            text: string;
         };
         /**
          * WallPatch
@@ -13465,6 +15984,155 @@ export interface components {
             spread_ms: number;
         };
         /**
+         * WearForecastInput
+         * @description A plate's impressions as they were read, and from when they no longer match the OK.
+         */
+        WearForecastInput: {
+            /** Ask Again After */
+            ask_again_after?: number | null;
+            /**
+             * History
+             * @default []
+             */
+            history: components["schemas"]["WornPlate"][];
+            /**
+             * Material
+             * @enum {string}
+             */
+            material: "plastic" | "acrylic" | "petg" | "polystyrene" | "packaging" | "milk-carton" | "disc" | "copper" | "zinc";
+            /**
+             * Ok Impression
+             * @default 1
+             */
+            ok_impression: number;
+            /**
+             * Passes
+             * @default 1
+             */
+            passes: number;
+            /**
+             * Readings
+             * @default []
+             */
+            readings: components["schemas"]["WearReading"][];
+            /**
+             * Scratched Again
+             * @default []
+             */
+            scratched_again: number[];
+            /**
+             * Steel Faced
+             * @default false
+             */
+            steel_faced: boolean;
+            /**
+             * Tolerance Lstar
+             * @default 3
+             */
+            tolerance_lstar: number;
+            /** Wanted */
+            wanted: number;
+        };
+        /**
+         * WearForecastOutput
+         * @description Until which impression a plate matches its OK, counted from 1.
+         */
+        WearForecastOutput: {
+            again: components["schemas"]["ScratchAgain"] | null;
+            /** Burr High */
+            burr_high: number;
+            /** Burr Impressions */
+            burr_impressions: number;
+            /** Burr Low */
+            burr_low: number;
+            /** Burr Share */
+            burr_share: number;
+            /** Chance Of Wanted */
+            chance_of_wanted: number;
+            /** Forecast */
+            forecast: components["schemas"]["WearPoint"][];
+            /** From History */
+            from_history: boolean;
+            /** High */
+            high: number;
+            /** Last Good */
+            last_good: number;
+            /** Low */
+            low: number;
+            /** Tables */
+            tables: string;
+            /** Text */
+            text: string;
+            /** Warnings */
+            warnings: components["schemas"]["WearWarning"][];
+        };
+        /**
+         * WearOut
+         * @description How a plate wears.
+         */
+        WearOut: {
+            forecast: components["schemas"]["WearForecastOutput"];
+            /** History */
+            history: number;
+            material: components["schemas"]["PlateMaterialOutput"] | null;
+            /** Ok Impression */
+            ok_impression: number;
+            /**
+             * Plate
+             * Format: uuid
+             */
+            plate: string;
+            state: components["schemas"]["MarksState"];
+            /** Tolerance Lstar */
+            tolerance_lstar: number;
+            /** Wanted */
+            wanted: number;
+        };
+        /**
+         * WearPoint
+         * @description One impression as it is expected, 95 %.
+         */
+        WearPoint: {
+            /** High */
+            high: number;
+            /** Impression */
+            impression: number;
+            /** Low */
+            low: number;
+            /** Lstar */
+            lstar: number;
+        };
+        /**
+         * WearReading
+         * @description One impression read: the tone of the darkest marked area.
+         */
+        WearReading: {
+            /** Impression */
+            impression: number;
+            /** Lstar */
+            lstar: number;
+            /**
+             * Spread
+             * @default 0.8
+             */
+            spread: number;
+            /** Worn */
+            worn?: number | null;
+        };
+        /**
+         * WearWarning
+         * @description Something to know of the answer.
+         */
+        WearWarning: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "no-readings" | "few-readings" | "darker-with-wear" | "beyond-life" | "zinc-under-steel" | "strays";
+            /** Text */
+            text: string;
+        };
+        /**
          * WedgeReading
          * @description The last step of a wedge that held after an exposure.
          */
@@ -13543,6 +16211,32 @@ export interface components {
             tables: string;
             /** Text */
             text: string;
+        };
+        /**
+         * WornPlate
+         * @description A plate as it is printed, with what was read of its impressions.
+         */
+        WornPlate: {
+            /**
+             * Material
+             * @enum {string}
+             */
+            material: "plastic" | "acrylic" | "petg" | "polystyrene" | "packaging" | "milk-carton" | "disc" | "copper" | "zinc";
+            /**
+             * Passes
+             * @default 1
+             */
+            passes: number;
+            /**
+             * Readings
+             * @default []
+             */
+            readings: components["schemas"]["WearReading"][];
+            /**
+             * Steel Faced
+             * @default false
+             */
+            steel_faced: boolean;
         };
         /**
          * Worth
@@ -15665,6 +18359,348 @@ export interface operations {
             };
         };
     };
+    hand_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HandPlanInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HandPlanOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    hatch_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HatchPlanInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HatchPlanOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    hatch_tone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HatchToneInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HatchToneOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     lamp_dose: {
         parameters: {
             query?: never;
@@ -16121,6 +19157,120 @@ export interface operations {
             };
         };
     };
+    lettering: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LetteringInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetteringOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     make_up: {
         parameters: {
             query?: never;
@@ -16141,6 +19291,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MakeUpOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    mask_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MaskPlanInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MaskPlanOutput"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
@@ -16805,6 +20069,234 @@ export interface operations {
             };
         };
     };
+    plate_material: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlateMaterialInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlateMaterialOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    pressure_scale: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PressureScaleInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PressureScaleOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     read_curve: {
         parameters: {
             query?: never;
@@ -17261,6 +20753,120 @@ export interface operations {
             };
         };
     };
+    texture_tone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TextureToneInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TextureToneOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     tone_areas: {
         parameters: {
             query?: never;
@@ -17403,6 +21009,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WashOutOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    wear_forecast: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WearForecastInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WearForecastOutput"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
@@ -24258,6 +27978,542 @@ export interface operations {
             };
         };
     };
+    server_marks_api_post_guide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GuideIn"];
+            };
+        };
+        responses: {
+            /** @description Under way, as a task. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_marks_api_post_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookIn"];
+            };
+        };
+        responses: {
+            /** @description Under way, as a task. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_marks_api_get_marks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarksOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_marks_api_put_marks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MarksIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarksOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_marks_api_post_marks_events: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EventsIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarksOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_overview_api_get_plan: {
         parameters: {
             query?: {
@@ -25660,6 +29916,142 @@ export interface operations {
             query?: {
                 mirrored?: boolean;
             };
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_marks_api_get_wear: {
+        parameters: {
+            query?: {
+                after?: number | null;
+            };
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WearOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_marks_api_get_wear_csv: {
+        parameters: {
+            query?: never;
             header?: never;
             path: {
                 room: string;
@@ -29202,6 +33594,308 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ToolOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_marks_api_get_trials: {
+        parameters: {
+            query?: {
+                page?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_TrialOut_"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_marks_api_post_trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrialIn"];
+            };
+        };
+        responses: {
+            /** @description Stored; sent twice it is stored once. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_marks_api_put_trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                trial: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrialChange"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrialOut"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
