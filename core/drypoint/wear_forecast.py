@@ -87,9 +87,13 @@ def _passes_at(given: WearForecastInput) -> Array:
 
 
 def _last_good(tones: Array, given: WearForecastInput) -> Array:
-    """Return for each wear the last impression before the first that is too light."""
+    """Return for each wear the last impression before the first that is too light.
+
+    Since the marks were last scratched again: what was too light before that is past.
+    """
     ok = tones[:, given.ok_impression - 1]
-    after = given.ok_impression < _ALL
+    since = max([given.ok_impression, *given.scratched_again])
+    after = since < _ALL
     too_light = (tones - ok[:, None] > given.tolerance_lstar) & after
     first = np.where(too_light.any(axis=1), too_light.argmax(axis=1), MOST_IMPRESSIONS)
     return np.maximum(first, given.ok_impression)

@@ -9,6 +9,7 @@ from core.course.shapes import CourseInput, CourseOutput, Step
 from core.course.standing import Known
 from server.courses.models import Course
 from server.exposures.models import Exposure
+from server.marks.models import Marks
 from server.marks.settled import settled_by_hand
 from server.plans.models import Plan
 from server.plates.models import Plate
@@ -46,7 +47,7 @@ def known_of(plate: Plate) -> Known:
     finished = Run.objects.filter(plate=plate, outcome=Run.FINISHED)
     bitten = finished.values_list("part", flat=True)
     exposed = Exposure.objects.filter(plate=plate, outcome=Exposure.FINISHED).exists()
-    by_hand = settled_by_hand([plate]).get(plate.id, frozenset())
+    by_hand = settled_by_hand(Marks.objects.filter(plate=plate)).get(plate.id, frozenset())
     return Known(frozenset(planned), frozenset(bitten), plate.ok_to_print, exposed, by_hand)
 
 

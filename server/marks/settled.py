@@ -11,17 +11,16 @@ from core.events.marks_fold import fold_marks
 from server.events.models import Event
 from server.events.reads import core_event
 from server.marks.models import Marks
-from server.plates.models import Plate
 
 PLANNED_STEP = "plan-marks"
 
 
-def settled_by_hand(plates: Iterable[Plate]) -> dict[Any, frozenset[str]]:
+def settled_by_hand(marks: Iterable[Marks]) -> dict[Any, frozenset[str]]:
     """Return for each plate the steps that are done: planned with a group, drawn with all.
 
-    Two queries, however many plates there are.
+    One query, however many plates there are.
     """
-    rows = [row for row in Marks.objects.filter(plate__in=list(plates)) if _groups(row)]
+    rows = [row for row in marks if _groups(row)]
     events: dict[Any, list[Event]] = defaultdict(list)
     for event in Event.objects.filter(subject__in=[row.id for row in rows], kind__in=_KINDS):
         events[event.subject].append(event)

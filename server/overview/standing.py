@@ -98,8 +98,11 @@ def standings(plates: Iterable[Plate], now_seconds: float) -> list[Standing]:
         )
     )
     lit = _lit(plates)
-    by_hand = settled_by_hand(plates)
-    courses = {course.plate_id: course for course in Course.objects.filter(plate__in=plates)}
+    found_courses = Course.objects.filter(plate__in=plates).select_related("plate__marks")
+    courses = {course.plate_id: course for course in found_courses}
+    by_hand = settled_by_hand(
+        each.plate.marks for each in courses.values() if hasattr(each.plate, "marks")
+    )
     found: list[Standing] = []
     for plate in plates:
         run, course = runs.get(plate.id), courses[plate.id]
