@@ -15,6 +15,8 @@ from server.baths.actions.keep import begin_readings
 from server.baths.models import Bath
 from server.courses.actions.begin import begin_course
 from server.demo.bath_history import load_bath_history
+from server.demo.berry_punnet import load_berry_punnet
+from server.demo.closing_time import load_closing_time
 from server.demo.lantern_row import load_lantern_row
 from server.demo.prints import patches_in, strip_scan
 from server.demo.rain_on_awnings import load_rain_on_awnings
@@ -23,6 +25,7 @@ from server.demo.steam_stall import load_steam_stall
 from server.demo.store import keep_drawn
 from server.demo.umbrellas import load_paper_umbrellas
 from server.demo.weighbridge import load_weighbridge
+from server.demo.weighbridge_marks import load_weighbridge_marks
 from server.plates.models import Plate
 from server.rooms.models import Membership, Room
 from server.strips.actions.keep import make_strip
@@ -72,6 +75,9 @@ def load(now: datetime) -> Room:
     load_lantern_row(here.room, here.printer, here.now, make_id)
     load_weighbridge(here.room, here.printer, here.now, make_id)
     load_paper_umbrellas(here.room, here.keeper, here.now, make_id)
+    load_closing_time(here.room, here.printer, here.now, make_id)
+    load_berry_punnet(here.room, here.printer, here.now, make_id)
+    load_weighbridge_marks(here.room, here.printer, here.now, make_id)
     load_shop_book(here.room, here.keeper, here.now, make_id)
     return room
 
@@ -274,6 +280,9 @@ PLATES: tuple[dict[str, Any], ...] = (
      "width_mm": 120, "height_mm": 90, "place": "proof", "state_number": 4, "ok_to_print": True,
      "steps": {"prepare": "bevelled, polished", "image": "traced", "ground": "none needed",
                "plan": "by spacing", "bite": "engraved, burnished aquatint"}},
+    {"name": "Berry Punnet", "route": "kitchen table", "metal": "plastic", "thickness_mm": 0.4,
+     "width_mm": 120, "height_mm": 90, "place": "proof", "place_note": "one trial printed",
+     "facts": {"plastic": "packaging"}, "steps": {"ground": "none needed"}},
 )  # fmt: skip
 
 

@@ -13,6 +13,8 @@ from server.events.schemas import EventsIn
 from server.events.subject import Subject
 from server.exposures.models import Exposure
 from server.exposures.subject import EXPOSURE
+from server.marks.models import Marks
+from server.marks.subject import MARKS
 from server.rooms.models import RoomThing
 from server.runs.actions.state import follow
 from server.runs.models import Run
@@ -67,6 +69,20 @@ class Tablet(Device[Run]):
         closed = [area.name for area in bites[0].areas if area.finished]
         self.log("covered", lift + timedelta(minutes=9), areas=closed)
         return lift
+
+
+class NeedleTablet(Device[Marks]):
+    """The device beside whoever scratches, and by the press."""
+
+    def __init__(self, user: User, marks: Marks, name: str, now: datetime, make_id: MakeId) -> None:
+        super().__init__(user, MARKS, marks, f"{name} needle", now, make_id)
+
+    def sat(self, begin: datetime, minutes: float, work: str = "hatching") -> datetime:
+        """Sit down, and rest; return when."""
+        sat = self.log("sat-down", begin, work=work)
+        end = begin + timedelta(minutes=minutes)
+        self.log("got-up", end, sat=str(sat))
+        return end
 
 
 class LampTablet(Device[Exposure]):
