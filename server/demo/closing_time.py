@@ -21,7 +21,7 @@ from server.demo.tablet import MakeId, NeedleTablet
 from server.marks.actions.keep import keep_marks, make_trial, marks_row
 from server.marks.actions.look import ask_to_look, keep_look, photographs_of
 from server.marks.models import Look, Marks, Trial
-from server.marks.schemas import LookIn, MarkGroup, MarksIn, TrialIn
+from server.marks.schemas import MarkGroup, MarksIn, PlateLookIn, TrialIn
 from server.plates.models import Plate
 from server.rooms.models import Room
 from server.tasks.files import write_to
@@ -102,7 +102,7 @@ def _look(room: Room, user: User, plate: Plate, now: datetime, make_id: MakeId) 
         for n in range(len(LIGHTS))
     ]
     task = ask_to_look(
-        user, room.id, plate.id, LookIn(id=make_id("closing look"), pictures=pictures)
+        user, room.id, plate.id, PlateLookIn(id=make_id("closing look"), pictures=pictures)
     )
     done_at_once(task)
     keep_look(task)

@@ -12,6 +12,8 @@ from ninja import Query, Router
 from pydantic import Field
 
 from core.data.wear import MOST_IMPRESSIONS
+from core.drypoint.mark_shapes import Pressure
+from core.tone.shapes import Lightness
 from server.accounts.session import signed_in
 from server.events.schemas import EventsIn
 from server.marks.actions.guide import ask_for_guide
@@ -19,12 +21,13 @@ from server.marks.actions.keep import change_trial, keep_marks, make_trial
 from server.marks.actions.log import log_marks
 from server.marks.actions.look import ask_to_look
 from server.marks.models import Trial
-from server.marks.reads import marks_out, trial_out
+from server.marks.reads import hatch_out, marks_out, trial_out
 from server.marks.schemas import (
     GuideIn,
-    LookIn,
+    HatchOut,
     MarksIn,
     MarksOut,
+    PlateLookIn,
     TrialChange,
     TrialIn,
     TrialOut,
@@ -73,6 +76,21 @@ def get_marks(request: HttpRequest, room: RoomId, plate: UUID) -> MarksOut:
     return marks_out(find(Plate, enter(signed_in(request), room, "look"), plate))
 
 
+@router.get(
+    "/plates/{uuid:plate}/hatch", response={200: HatchOut, 404: ErrorReply, 422: ErrorReply}
+)
+def get_hatch(
+    request: HttpRequest,
+    room: RoomId,
+    plate: UUID,
+    lstar: Query[Lightness],
+    pressure: Query[Pressure],
+) -> HatchOut:
+    """Tell how close to hatch for a tone, in one to three layers."""
+    found = find(Plate, enter(signed_in(request), room, "look"), plate)
+    return hatch_out(found, lstar, pressure)
+
+
 @router.put("/plates/{uuid:plate}/marks", response={200: MarksOut, **WRITES})
 def put_marks(request: HttpRequest, room: RoomId, plate: UUID, payload: MarksIn) -> MarksOut:
     """Keep what a plate's marks shall be."""
@@ -89,7 +107,7 @@ def post_marks_events(
 
 @router.post("/plates/{uuid:plate}/looks", response=ASKED)
 def post_look(
-    request: HttpRequest, room: RoomId, plate: UUID, payload: LookIn
+    request: HttpRequest, room: RoomId, plate: UUID, payload: PlateLookIn
 ) -> tuple[int, TaskOut]:
     """Merge photographs of a plate, lit from different sides, as a task."""
     return 202, task_out(ask_to_look(signed_in(request), room, plate, payload))

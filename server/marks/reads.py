@@ -8,7 +8,7 @@ from typing import Any, Literal
 from zoneinfo import ZoneInfo
 
 from core.calculators import compute
-from core.data.scratches import PACE_M_PER_MIN, SHARPEN_MINUTES, TEXTURES
+from core.data.scratches import BURRS_TOUCH_UM, PACE_M_PER_MIN, SHARPEN_MINUTES, TEXTURES
 from core.drypoint.coverage import printed_lstar
 from core.drypoint.mark_shapes import PressureScaleOutput
 from core.errors import CoreError
@@ -20,12 +20,14 @@ from server.marks.schemas import (
     USUAL_LIGHTEST,
     USUAL_SOLID,
     GroupOut,
+    HatchOut,
     HatchRow,
-    LookOut,
     MarkGroup,
     MarksDecided,
     MarksOut,
+    PlateLookOut,
     TextureOut,
+    Tick,
     TrialOut,
 )
 from server.marks.state import (
@@ -41,6 +43,8 @@ from server.plates.models import Plate
 MOST_LOOKS = 20
 _NEAR_LSTAR = 5.0
 _SECONDS = 60.0
+_TICKS = (90, 85, 80, 75, 70, 65, 60, 55, 50, 45, 40, 35, 30, 25, 20, 15)
+"""L* that stand under the strips of the figure."""
 _ENOUGH_M, _ENOUGH_MINUTES = 2.0, 20.0
 """Drawn, and worked, from which a hand's own pace is told. ``room-practice``"""
 
@@ -52,9 +56,9 @@ def trial_out(trial: Trial) -> TrialOut:
     return TrialOut(**facts, scale=scale_for(trial, None))
 
 
-def look_out(look: Look) -> LookOut:
+def look_out(look: Look) -> PlateLookOut:
     """Return a look at a plate."""
-    return LookOut(
+    return PlateLookOut(
         id=look.id, task=look.task, pictures=look.pictures, drawing=look.drawing_id,
         inked=look.inked, seen=look.seen, at=look.created_at, by=look.by.name,
     )  # fmt: skip
@@ -118,20 +122,15 @@ def marks_out(plate: Plate) -> MarksOut:
     pace, counted_pace = _pace(groups, state)
     left = _minutes_left(groups, pace)
     sharpen, counted = _sharpen(state)
-    chosen = table.scale.rows[decided.pressure - 1]
-    field = (plate.width_mm, plate.height_mm)
     return MarksOut(
         **decided.model_dump(),
-        id=marks_id(plate), plate=plate.id, version=row.version if row else 0,
+        id=plate.id, version=row.version if row else 0,
         trial=trial_out(table.trial) if table.trial else None,
         trials=[trial_out(each) for each in _trials(plate)],
         material=material_out(plate),
-        scale=table.scale, width_um=chosen.width_um, width_measured=chosen.measured,
-        lightest_lstar=table.lightest, solid_lstar=table.solid,
-        rows=[
-            HatchRow(layers=n, plan=table.hatch(decided.lstar, decided.pressure, n, field, None))
-            for n in (1, 2, 3)
-        ],
+        scale=table.scale,
+        lightest_lstar=table.lightest,
+        solid_lstar=table.solid,
         textures=_textures(table, material_of(plate)),
         groups_out=groups, masks=_masks(decided, table),
         lettering=_lettering(decided), hand=_hand(plate, decided, state, left),
@@ -142,6 +141,37 @@ def marks_out(plate: Plate) -> MarksOut:
         now_seconds=time.time(), events=[event_out(each) for each in events_of(marks_id(plate))],
         cautions=[caution_out(each) for each in ("knives", "cut-edges")],
     )  # fmt: skip
+
+
+def hatch_out(plate: Plate, lstar: float, pressure: int) -> HatchOut:
+    """Return how close to hatch for a tone, in one to three layers."""
+    row, decided = row_of(plate), decided_of(plate)
+    table = _Table(row, decided)
+    chosen = table.scale.rows[pressure - 1]
+    field = (plate.width_mm, plate.height_mm)
+
+    def strip(layers: int) -> HatchRow:
+        tones = [tone for tone in _TICKS if table.solid < tone < table.lightest]
+        plans = [(tone, table.hatch(tone, pressure, layers, field, None)) for tone in tones]
+        return HatchRow(
+            layers=layers, plan=table.hatch(lstar, pressure, layers, field, None),
+            ticks=[Tick(lstar=tone, spacing_um=p.spacing_um) for tone, p in plans if p.spacing_um],
+            touch_um=round(chosen.width_um + BURRS_TOUCH_UM, 1),
+        )  # fmt: skip
+
+    return HatchOut(
+        lstar=lstar, pressure=pressure, width_um=chosen.width_um, width_measured=chosen.measured,
+        source=_source(table, decided, measured=chosen.measured),
+        lightest_lstar=table.lightest, solid_lstar=table.solid,
+        rows=[strip(layers) for layers in (1, 2, 3)],
+    )  # fmt: skip
+
+
+def _source(table: _Table, decided: MarksDecided, *, measured: bool) -> str:
+    """Return where a line's width is from."""
+    if table.trial is not None:
+        return f"from {table.trial.name}" if measured else f"a guess beside {table.trial.name}"
+    return "a guess from the needle" if decided.needle_um else "a guess: no trial, no needle"
 
 
 def _lettering(decided: MarksDecided) -> Any:

@@ -158,14 +158,39 @@ class GroupOut(MarkGroup):
     advice: str
 
 
+class Tick(Schema):
+    """A tone, and how far apart lines are drawn for it."""
+
+    lstar: float
+    spacing_um: float
+
+
 class HatchRow(Schema):
     """One strip of the figure: lines in so many layers."""
 
     layers: int
     plan: HatchPlanOutput
+    ticks: list[Tick]
+    touch_um: float
+    """Closer than this the burrs of two lines touch."""
 
 
-class LookOut(Schema):
+class HatchOut(Schema):
+    """How close to hatch for a tone on a plate."""
+
+    lstar: float
+    pressure: int
+    width_um: float
+    """Of a line at this pressure, as it prints."""
+    width_measured: bool
+    source: str
+    """Where the width is from, in words."""
+    lightest_lstar: float
+    solid_lstar: float
+    rows: list[HatchRow]
+
+
+class PlateLookOut(Schema):
     """A look at a plate."""
 
     id: UUID
@@ -182,7 +207,7 @@ class MarksOut(MarksDecided):
     """A plate's marks: what they shall be, how to draw them, how far they are."""
 
     id: UUID
-    plate: UUID
+    """Of the plate."""
     version: int
     """0 where nothing was decided yet."""
     trial: TrialOut | None
@@ -191,13 +216,8 @@ class MarksOut(MarksDecided):
     material: PlateMaterialOutput | None
     """None for a plastic nobody named."""
     scale: PressureScaleOutput
-    width_um: float
-    """Of a line at the pressure chosen, as it prints."""
-    width_measured: bool
     lightest_lstar: float
     solid_lstar: float
-    rows: list[HatchRow]
-    """For the tone asked about."""
     textures: list[TextureOut]
     groups_out: list[GroupOut]
     masks: MaskPlanOutput | None
@@ -213,7 +233,7 @@ class MarksOut(MarksDecided):
     sharpen_counted: bool
     sharpen_due: bool
     """By sittings that are over."""
-    looks: list[LookOut]
+    looks: list[PlateLookOut]
     state: MarksState
     now_seconds: float
     events: list[EventOut]
@@ -233,7 +253,7 @@ class TextureOut(Schema):
     how: str
 
 
-class LookIn(Schema):
+class PlateLookIn(Schema):
     """Photographs of a plate to be merged, the drawing they are compared with."""
 
     id: UUID

@@ -48,8 +48,9 @@ def test_a_plate_without_a_word_shows_the_usual_and_writes_nothing(scratched):
     told = marks(scratched)
     assert told["version"] == 0 and told["groups"] == [] and told["trial"] is None
     assert told["material"]["label"] == "acrylic" and told["material"]["clear"]
-    assert [row["layers"] for row in told["rows"]] == [1, 2, 3]
-    assert not told["width_measured"]
+    asked = scratched.must("GET", f"{scratched.at}/hatch?lstar=41&pressure=3")
+    assert [row["layers"] for row in asked["rows"]] == [1, 2, 3]
+    assert not asked["width_measured"] and asked["source"].startswith("a guess")
     assert not Marks.objects.exists()
 
 
@@ -72,7 +73,12 @@ def test_a_trial_makes_the_widths_the_rooms_own(scratched):
          "pressures": PRESSURES, "textures": [{"texture": "abrasive-120", "lstar": 57}]},
     )  # fmt: skip
     told = keep(scratched, trial=trial["id"])
-    assert told["width_measured"] and told["trial"]["name"] == "Needle on acrylic"
+    asked = scratched.must("GET", f"{scratched.at}/hatch?lstar=41&pressure=3")
+    assert asked["width_measured"] and told["trial"]["name"] == "Needle on acrylic"
+    crossed = asked["rows"][1]
+    assert crossed["plan"]["lstar"] == pytest.approx(41, abs=0.5)
+    spacings = [each["spacing_um"] for each in crossed["ticks"]]
+    assert spacings == sorted(spacings, reverse=True) and len(spacings) > 10
     own = {each["key"]: each for each in told["textures"]}
     assert own["abrasive-120"]["measured"] and own["abrasive-120"]["lstar"] == pytest.approx(57)
     assert not own["abrasive-80"]["measured"]

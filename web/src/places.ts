@@ -2,6 +2,7 @@ import type { ComponentType } from "react";
 import { bathPageQuery, shelfQuery } from "./api/baths";
 import { courseQuery } from "./api/courses";
 import { chartsQuery, lampsQuery, signsQuery, testQuery, testsQuery } from "./api/exposures";
+import { wearQuery } from "./api/marks";
 import { benchQuery } from "./api/plates";
 import { proofsQuery } from "./api/proofs";
 import { stripQuery, wallQuery } from "./api/strips";
@@ -208,6 +209,20 @@ export const PLATE_PLACES: Place[] = [
     first: (client, { room = "" }) => [
       client.prefetchQuery(lampsQuery(room)),
       client.prefetchQuery(testsQuery(room)),
+    ],
+  },
+  {
+    path: "marks",
+    name: "Marks",
+    digits: true,
+    load: async () => (await import("./screens/marks/MarksPage/MarksPage")).MarksPage,
+  },
+  {
+    path: "wear",
+    name: "Wear",
+    load: async () => (await import("./screens/marks/WearPage/WearPage")).WearPage,
+    first: (client, { room = "", plate = "" }) => [
+      client.prefetchQuery(wearQuery(room, plate, null)),
     ],
   },
   {

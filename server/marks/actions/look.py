@@ -10,7 +10,7 @@ from server.accounts.models import User
 from server.files.models import Picture
 from server.files.paths import on_disk
 from server.marks.models import Look
-from server.marks.schemas import LookIn
+from server.marks.schemas import PlateLookIn
 from server.marks.state import decided_of
 from server.plates.models import Plate
 from server.record.actions.write import write
@@ -23,7 +23,7 @@ from server.tasks.models import Task
 VIEW = "scratch-view"
 
 
-def ask_to_look(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: LookIn) -> Task:
+def ask_to_look(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: PlateLookIn) -> Task:
     """Return the task that merges the photographs of a plate.
 
     Raises

@@ -2052,6 +2052,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/plates/{plate}/hatch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Hatch
+         * @description Tell how close to hatch for a tone, in one to three layers.
+         */
+        get: operations["server_marks_api_get_hatch"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/plates/{plate}/looks": {
         parameters: {
             query?: never;
@@ -6878,6 +6898,28 @@ export interface components {
             text: string;
         };
         /**
+         * HatchOut
+         * @description How close to hatch for a tone on a plate.
+         */
+        HatchOut: {
+            /** Lightest Lstar */
+            lightest_lstar: number;
+            /** Lstar */
+            lstar: number;
+            /** Pressure */
+            pressure: number;
+            /** Rows */
+            rows: components["schemas"]["HatchRow"][];
+            /** Solid Lstar */
+            solid_lstar: number;
+            /** Source */
+            source: string;
+            /** Width Measured */
+            width_measured: boolean;
+            /** Width Um */
+            width_um: number;
+        };
+        /**
          * HatchPlanInput
          * @description A tone wanted on a field, the line there is to draw it with, in how many layers.
          */
@@ -6948,6 +6990,10 @@ export interface components {
             /** Layers */
             layers: number;
             plan: components["schemas"]["HatchPlanOutput"];
+            /** Ticks */
+            ticks: components["schemas"]["Tick"][];
+            /** Touch Um */
+            touch_um: number;
         };
         /**
          * HatchToneInput
@@ -8106,63 +8152,32 @@ export interface components {
         };
         /**
          * LookIn
-         * @description Photographs of a plate to be merged, the drawing they are compared with.
+         * @description A photograph of the plate before a dip.
          */
         LookIn: {
+            /** Bite */
+            bite: number;
             /** Corners */
             corners?: [
                 number,
                 number
             ][] | null;
-            /** Drawing */
-            drawing?: string | null;
-            /**
-             * Drawing Mirrored
-             * @default false
-             */
-            drawing_mirrored: boolean;
             /**
              * Id
              * Format: uuid
              */
             id: string;
             /**
-             * Inked
-             * @default false
+             * Method
+             * @default stop-out
+             * @enum {string}
              */
-            inked: boolean;
-            /** Pictures */
-            pictures: string[];
-        };
-        /**
-         * LookOut
-         * @description A look at a plate.
-         */
-        LookOut: {
+            method: "stop-out" | "open-up";
             /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** By */
-            by: string;
-            /** Drawing */
-            drawing: string | null;
-            /**
-             * Id
+             * Picture
              * Format: uuid
              */
-            id: string;
-            /** Inked */
-            inked: boolean;
-            /** Pictures */
-            pictures: string[];
-            seen: components["schemas"]["ScratchViewOutput"];
-            /**
-             * Task
-             * Format: uuid
-             */
-            task: string;
+            picture: string;
         };
         /**
          * LookOverOutput
@@ -8541,7 +8556,7 @@ export interface components {
             /** Lightest Lstar */
             lightest_lstar: number;
             /** Looks */
-            looks: components["schemas"]["LookOut"][];
+            looks: components["schemas"]["PlateLookOut"][];
             /**
              * Lstar
              * @default 50
@@ -8565,17 +8580,10 @@ export interface components {
             /** Pace M Per Min */
             pace_m_per_min: number;
             /**
-             * Plate
-             * Format: uuid
-             */
-            plate: string;
-            /**
              * Pressure
              * @default 3
              */
             pressure: number;
-            /** Rows */
-            rows: components["schemas"]["HatchRow"][];
             scale: components["schemas"]["PressureScaleOutput"];
             /** Sharpen Counted */
             sharpen_counted: boolean;
@@ -8603,10 +8611,6 @@ export interface components {
              * @default 20
              */
             wanted: number;
-            /** Width Measured */
-            width_measured: boolean;
-            /** Width Um */
-            width_um: number;
             /**
              * Words
              * @default
@@ -10924,6 +10928,66 @@ export interface components {
             width_mm: number;
             /** Work */
             work?: string | null;
+        };
+        /**
+         * PlateLookIn
+         * @description Photographs of a plate to be merged, the drawing they are compared with.
+         */
+        PlateLookIn: {
+            /** Corners */
+            corners?: [
+                number,
+                number
+            ][] | null;
+            /** Drawing */
+            drawing?: string | null;
+            /**
+             * Drawing Mirrored
+             * @default false
+             */
+            drawing_mirrored: boolean;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Inked
+             * @default false
+             */
+            inked: boolean;
+            /** Pictures */
+            pictures: string[];
+        };
+        /**
+         * PlateLookOut
+         * @description A look at a plate.
+         */
+        PlateLookOut: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            /** Drawing */
+            drawing: string | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Inked */
+            inked: boolean;
+            /** Pictures */
+            pictures: string[];
+            seen: components["schemas"]["ScratchViewOutput"];
+            /**
+             * Task
+             * Format: uuid
+             */
+            task: string;
         };
         /**
          * PlateMaterialInput
@@ -15290,6 +15354,16 @@ export interface components {
             times: number | null;
             /** Times Lstar */
             times_lstar: number | null;
+        };
+        /**
+         * Tick
+         * @description A tone, and how far apart lines are drawn for it.
+         */
+        Tick: {
+            /** Lstar */
+            lstar: number;
+            /** Spacing Um */
+            spacing_um: number;
         };
         /**
          * TimerIn
@@ -28095,6 +28169,77 @@ export interface operations {
             };
         };
     };
+    server_marks_api_get_hatch: {
+        parameters: {
+            query: {
+                lstar: number;
+                pressure: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HatchOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_marks_api_post_look: {
         parameters: {
             query?: never;
@@ -28107,7 +28252,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["LookIn"];
+                "application/json": components["schemas"]["PlateLookIn"];
             };
         };
         responses: {

@@ -3,10 +3,12 @@ import { join } from "node:path";
 import type { Sheet } from "../api/plans";
 import type { Run, RunState } from "../api/runs";
 import type { ExposureSheet, ExposureStands, ExposureState } from "../api/exposures";
+import type { MarksState } from "../api/marks";
 import { foldExposure } from "./exposureFold";
 import { followExposure } from "./exposureFollow";
 import { fold } from "./fold";
 import type { Happened } from "./happened";
+import { foldMarks } from "./marksFold";
 import { type Reading, secondsToLift } from "./sheet";
 
 /** The same cases as the core's own tests replay: both folds agree, or the build is red. */
@@ -70,6 +72,14 @@ test.each(cases<Exposed>("exposure"))(
   },
 );
 
+test.each(cases<{ events: Happened[]; state: MarksState }>("marks"))(
+  "%s: a scratched plate stands as in the golden case, in any order, repeated",
+  (_, { events, state }) => {
+    for (const told of [events, [...events].reverse().concat(events)])
+      expect(rounded(foldMarks(told))).toEqual(rounded(state));
+  },
+);
+
 test("a dip more than can be reckoned is named, and so is its lift", () => {
   const [dip, lift] = (
     cases<Folded>("fold").find(([name]) => name === "one-bite.json") as [string, Folded]
@@ -89,5 +99,6 @@ test("a dip more than can be reckoned is named, and so is its lift", () => {
 test("there are golden cases of each", () => {
   expect(cases("fold").length).toBeGreaterThanOrEqual(20);
   expect(cases("lift").length).toBeGreaterThanOrEqual(8);
+  expect(cases("marks").length).toBeGreaterThanOrEqual(20);
   expect(cases("exposure").length).toBeGreaterThanOrEqual(15);
 });

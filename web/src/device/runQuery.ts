@@ -6,6 +6,7 @@ import { type Shown, SUBJECTS } from "./subjects";
 import type { Subject } from "./waiting";
 
 const AGAIN_MS = 5_000;
+const MARKS_AGAIN_MS = 30_000;
 
 /** A subject as the server has it; with no line, as it was last seen. */
 async function shownOf<Kind extends Subject["kind"]>(
@@ -51,4 +52,13 @@ export const exposureQuery = (user: string, room: string, id: string) =>
     queryKey: [room, SUBJECTS.exposure.key, id],
     queryFn: () => shownOf("exposure", user, room, id),
     ...ALWAYS,
+  });
+
+/** What is scratched, by its plate. */
+export const marksQuery = (user: string, room: string, id: string) =>
+  queryOptions({
+    queryKey: [room, SUBJECTS.marks.key, id],
+    queryFn: () => shownOf("marks", user, room, id),
+    ...ALWAYS,
+    refetchInterval: MARKS_AGAIN_MS,
   });

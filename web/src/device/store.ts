@@ -1,5 +1,6 @@
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
 import type { Exposure } from "../api/exposures";
+import type { Marks } from "../api/marks";
 import type { Run } from "../api/runs";
 import { runAsNow, type StoredOnce, waitingAsNow } from "./upgrade";
 import type { Waiting } from "./waiting";
@@ -12,6 +13,10 @@ interface Kept extends DBSchema {
 /** Beside the first and not in it: a page of an older version that stands open would hold up its upgrade. */
 interface Lit extends DBSchema {
   exposures: { key: string; value: Exposure };
+}
+
+interface Scratched extends DBSchema {
+  marks: { key: string; value: Marks };
 }
 
 let opened: Promise<IDBPDatabase<Kept>> | null = null;
@@ -35,6 +40,17 @@ function lit(): Promise<IDBPDatabase<Lit>> {
     },
   });
   return openedLit;
+}
+
+let openedScratched: Promise<IDBPDatabase<Scratched>> | null = null;
+
+function scratched(): Promise<IDBPDatabase<Scratched>> {
+  openedScratched ??= openDB<Scratched>("keen-bite-marks", 1, {
+    upgrade(base) {
+      base.createObjectStore("marks");
+    },
+  });
+  return openedScratched;
 }
 
 export async function keepEvent(waiting: Waiting): Promise<void> {
@@ -86,4 +102,16 @@ export async function keptExposure(
 /** All exposures that this device has seen, whoever looked at them. */
 export async function keptExposures(): Promise<Exposure[]> {
   return (await lit()).getAll("exposures");
+}
+
+export async function keepMarksSeen(user: string, room: string, seen: Marks): Promise<void> {
+  await (await scratched()).put("marks", seen, `${user} ${room} ${seen.id}`);
+}
+
+export async function keptMarks(
+  user: string,
+  room: string,
+  plate: string,
+): Promise<Marks | undefined> {
+  return (await scratched()).get("marks", `${user} ${room} ${plate}`);
 }

@@ -1,4 +1,5 @@
 import { type Exposure, getExposure, sendExposureEvents } from "../api/exposures";
+import { getMarks, type Marks, sendMarksEvents } from "../api/marks";
 import {
   type EventIn,
   getRun,
@@ -7,7 +8,7 @@ import {
   sendRunEvents,
   sendStripEvents,
 } from "../api/runs";
-import { keepExposure, keepRun, keptExposure, keptRun } from "./store";
+import { keepExposure, keepMarksSeen, keepRun, keptExposure, keptMarks, keptRun } from "./store";
 import type { Subject } from "./waiting";
 
 /** What events happen to: how each is asked for, told, and kept for when there is no line. */
@@ -21,7 +22,7 @@ type Door<Shown> = {
 };
 
 /** As it is shown, by its kind. */
-export type Shown = { run: Run; strip: Run; exposure: Exposure };
+export type Shown = { run: Run; strip: Run; exposure: Exposure; marks: Marks };
 
 const asRun = { key: "run", keep: keepRun, kept: keptRun };
 
@@ -34,6 +35,13 @@ export const SUBJECTS: { [Kind in Subject["kind"]]: Door<Shown[Kind]> } = {
     send: sendExposureEvents,
     keep: keepExposure,
     kept: keptExposure,
+  },
+  marks: {
+    key: "marks",
+    get: getMarks,
+    send: sendMarksEvents,
+    keep: keepMarksSeen,
+    kept: keptMarks,
   },
 };
 

@@ -75,6 +75,12 @@ const LIT = [
   ["expose", "Exposure"],
 ] as const;
 
+/** The pages of a plate whose marks are cut by hand. */
+const BY_HAND = [
+  ["marks", "Marks"],
+  ["wear", "Wear"],
+] as const;
+
 function Tabs({ plate }: { plate: Plate }) {
   const { room } = useHere();
   const here = `/r/${room}/plates/${plate.id}`;
@@ -83,10 +89,11 @@ function Tabs({ plate }: { plate: Plate }) {
     name: `${(plate.planned as string[]).includes(key) ? "Change" : "Plan"} ${many}`,
   }));
   const tabs = [
-    { to: here, name: plate.by_light ? "Plate" : "Bites" },
+    { to: here, name: plate.by_light || plate.parts.length === 0 ? "Plate" : "Bites" },
     { to: `${here}/course`, name: "Course" },
     ...(plate.maps ? [{ to: `${here}/study`, name: "Value study" }] : []),
     ...(plate.by_light ? LIT.map(([to, name]) => ({ to: `${here}/${to}`, name })) : []),
+    ...(plate.by_needle ? BY_HAND.map(([to, name]) => ({ to: `${here}/${to}`, name })) : []),
     ...plans,
     ...(plate.maps ? [{ to: `${here}/maps`, name: "Stop-out maps" }] : []),
     { to: `${here}/proofs`, name: "Proofs" },

@@ -7,6 +7,8 @@ const PLASTICS: readonly (readonly [Plastic, string])[] = [
   ["petg", "PETG"],
   ["polystyrene", "Polystyrene"],
   ["packaging", "Food packaging"],
+  ["milk-carton", "Milk carton"],
+  ["disc", "Disc"],
 ];
 
 /** What a plate may be of, each plastic by its name. */

@@ -21,3 +21,13 @@ export function shownLength(mm: number, units: Units): string {
 export function readLength(value: number, units: Units): number {
   return units.length_unit === "in" ? value * 25.4 : value;
 }
+
+/** How far apart lines lie, finely: hundredths of a millimetre, thousandths of an inch. */
+export const shownApart = (um: number, units: Units): string =>
+  units.length_unit === "in" ? (um / 25400).toFixed(3) : (um / 1000).toFixed(2);
+
+/** A length of drawn line: metres, or feet. */
+export const shownRun = (metres: number, units: Units): string =>
+  units.length_unit === "in"
+    ? `${(metres / 0.3048).toFixed(0)} ft`
+    : `${metres.toFixed(metres < 10 ? 1 : 0)} m`;

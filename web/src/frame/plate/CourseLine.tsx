@@ -27,6 +27,9 @@ export function stepPath(room: string, plate: Plate, step: Step["step"]): string
   if (step === "plan" && unplanned) return planPath(room, plate.id, unplanned);
   if (step === "proof") return `${here}/proofs`;
   if (step === "bite" && plate.run) return `/r/${room}/runs/${plate.run.id}`;
+  if ((step === "plan" || step === "bite") && plate.by_needle && plate.parts.length === 0)
+    return `${here}/marks`;
+  if (step === "edition" && plate.by_needle) return `${here}/wear`;
   if (step === "bite" && plate.by_light) return `${here}/expose`;
   return `${here}/course?group=${step}`;
 }
@@ -104,4 +107,8 @@ const SQUARE = {
 };
 const nowLook = (metal: string) =>
   `plate-edge-on top-0.75 h-2.75 w-10.5 ${NOW[metal] ?? "bg-copper"}`;
-const NOW: Record<string, string> = { zinc: "bg-zinc", polymer: "bg-polymer" };
+const NOW: Record<string, string> = {
+  zinc: "bg-zinc",
+  polymer: "bg-polymer",
+  plastic: "bg-plastic",
+};

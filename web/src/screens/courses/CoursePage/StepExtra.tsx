@@ -7,6 +7,7 @@ import { Drawing } from "./Drawing";
 import { Dust } from "./Dust";
 import { GroundCheck } from "./GroundCheck";
 import { Repair } from "./Repair";
+import { ToMarks } from "./ToMarks";
 import { Tables } from "./Tables";
 
 type Beside = CourseStep["beside"][number];
@@ -27,6 +28,7 @@ const BESIDE: Record<Beside, ComponentType<Props>> = {
   grounds: table("grounds"),
   textures: table("textures"),
   solvents: table("solvents"),
+  marks: ({ plate }) => <ToMarks plate={plate} />,
 };
 
 /** What the table says stands beside this step. */

@@ -19,6 +19,7 @@ const ROUTES = pairs([
   "spit bite",
   "drypoint",
   "engraving",
+  "kitchen table",
   "photopolymer",
   "mixed",
 ]);

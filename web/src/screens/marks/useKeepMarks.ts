@@ -1,0 +1,38 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { keepMarks, type Marks, type MarksIn } from "../../api/marks";
+import { useHere } from "../../frame/useHere";
+
+const KEPT = [
+  "kind",
+  "needle_um",
+  "pressure",
+  "layers",
+  "lstar",
+  "groups",
+  "words",
+  "letters_checked",
+  "tolerance_lstar",
+  "wanted",
+  "ok_impression",
+  "drawing",
+] as const;
+
+/** What was decided of a plate's marks, as it is sent back with a change. */
+export function decidedOf(marks: Marks): Omit<MarksIn, "version"> {
+  const decided = Object.fromEntries(KEPT.map((key) => [key, marks[key]]));
+  return { ...(decided as Omit<MarksIn, "version" | "trial">), trial: marks.trial?.id ?? null };
+}
+
+/** Keep a change of what was decided; everything else stays as it was. */
+export function useKeepMarks(marks: Marks) {
+  const { room } = useHere();
+  const client = useQueryClient();
+  return async (change: Partial<MarksIn>, version = marks.version): Promise<Marks> => {
+    const kept = await keepMarks(room, marks.id, { ...decidedOf(marks), ...change, version });
+    client.setQueryData([room, "marks", marks.id], kept);
+    await client.invalidateQueries({ queryKey: [room, "hatch", marks.id] });
+    await client.invalidateQueries({ queryKey: [room, "wear", marks.id] });
+    await client.invalidateQueries({ queryKey: [room, "plates"] });
+    return kept;
+  };
+}
