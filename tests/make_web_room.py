@@ -69,6 +69,10 @@ def answers(client: Any, room: str) -> dict[str, Any]:
         ask(f"{at}/study")
         ask(f"{here}/tasks?about={plate['id']}&kind=study-field")
         ask(f"{here}/proofs?plate={plate['id']}")
+        if plate["by_needle"]:
+            marks = ask(f"{at}/marks")
+            ask(f"{at}/wear")
+            ask(f"{at}/hatch?lstar={marks['lstar']:g}&pressure={marks['pressure']}")
         for part in PARTS:
             ask(f"{at}/plan?part={part}")
         if plate["run"]:

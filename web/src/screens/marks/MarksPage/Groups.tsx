@@ -9,6 +9,7 @@ import { shownIn } from "../../../ui/form/units";
 import { type Form, useForm } from "../../../ui/form/useForm";
 import { fieldAt } from "../../../ui/form/shape";
 import { Empty, Section } from "../../../ui/Section";
+import { useUser } from "../../../ui/useUser";
 import type { Asked } from "./asked";
 import { GroupRow } from "./GroupRow";
 import { useKeepMarks } from "../useKeepMarks";
@@ -72,6 +73,7 @@ type ChangeProps = { marks: Marks; asked: Asked; close: () => void };
 
 function Change({ marks, asked, close }: ChangeProps) {
   const keep = useKeepMarks(marks);
+  const { units } = useUser();
   const form: Form = useForm<Read, Marks>(SHAPE, {
     version: marks.version,
     start: {
@@ -118,7 +120,7 @@ function Change({ marks, asked, close }: ChangeProps) {
   function typedGroup(group: Partial<Marks["groups"][number]>) {
     const shown = (name: string, value: number | null | undefined) => {
       const field = fieldAt(SHAPE, `groups.0.${name}`);
-      return value == null || !field ? "" : shownIn(field, value, form?.units ?? METRIC, 2);
+      return value == null || !field ? "" : shownIn(field, value, units, 2);
     };
     return {
       name: group.name ?? "",
@@ -136,8 +138,6 @@ function Change({ marks, asked, close }: ChangeProps) {
     };
   }
 }
-
-const METRIC = { length_unit: "mm", temperature_unit: "C" } as const;
 
 /** A group of the tone that is asked about. */
 const first = ({ lstar, layers, pressure }: Asked) => ({
