@@ -83,10 +83,10 @@ def get_hatch(
     request: HttpRequest,
     room: RoomId,
     plate: UUID,
-    lstar: Query[Lightness],
-    pressure: Query[Pressure],
+    lstar: Query[Lightness | None] = None,
+    pressure: Query[Pressure | None] = None,
 ) -> HatchOut:
-    """Tell how close to hatch for a tone, in one to three layers."""
+    """Tell how close to hatch for a tone, in one to three layers; else for the one decided."""
     found = find(Plate, enter(signed_in(request), room, "look"), plate)
     return hatch_out(found, lstar, pressure)
 

@@ -143,9 +143,11 @@ def marks_out(plate: Plate) -> MarksOut:
     )  # fmt: skip
 
 
-def hatch_out(plate: Plate, lstar: float, pressure: int) -> HatchOut:
-    """Return how close to hatch for a tone, in one to three layers."""
+def hatch_out(plate: Plate, asked_lstar: float | None, asked_pressure: int | None) -> HatchOut:
+    """Return how close to hatch for a tone, in one to three layers; None: as was decided."""
     row, decided = row_of(plate), decided_of(plate)
+    lstar = decided.lstar if asked_lstar is None else asked_lstar
+    pressure = asked_pressure or decided.pressure
     table = _Table(row, decided)
     chosen = table.scale.rows[pressure - 1]
     field = (plate.width_mm, plate.height_mm)

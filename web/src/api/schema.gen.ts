@@ -2061,7 +2061,7 @@ export interface paths {
         };
         /**
          * Get Hatch
-         * @description Tell how close to hatch for a tone, in one to three layers.
+         * @description Tell how close to hatch for a tone, in one to three layers; else for the one decided.
          */
         get: operations["server_marks_api_get_hatch"];
         put?: never;
@@ -28171,9 +28171,9 @@ export interface operations {
     };
     server_marks_api_get_hatch: {
         parameters: {
-            query: {
-                lstar: number;
-                pressure: number;
+            query?: {
+                lstar?: number | null;
+                pressure?: number | null;
             };
             header?: never;
             path: {

@@ -12,7 +12,7 @@ import { Empty, Section } from "../../../ui/Section";
 import { useUser } from "../../../ui/useUser";
 import type { Asked } from "./asked";
 import { GroupRow } from "./GroupRow";
-import { useKeepMarks } from "../useKeepMarks";
+import { useKeepMarks } from "../../../frame/useKeepMarks";
 
 const SHAPE = shapeOf("MarksIn", {
   trial: pick("Trial"),

@@ -9,7 +9,7 @@ import { number, shapeOf, text } from "../../../ui/form/shape";
 import { useFirstField } from "../../../ui/form/useFirstField";
 import { useForm } from "../../../ui/form/useForm";
 import { useSay } from "../../../ui/Toast";
-import { useKeepMarks } from "../useKeepMarks";
+import { useKeepMarks } from "../../../frame/useKeepMarks";
 
 const NUMBERS = [1, 2, 3, 4, 5];
 const GRITS = [80, 120, 240, 400];

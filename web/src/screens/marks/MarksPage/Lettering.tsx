@@ -9,7 +9,7 @@ import { shapeOf, text } from "../../../ui/form/shape";
 import { useForm } from "../../../ui/form/useForm";
 import { Section } from "../../../ui/Section";
 import { Trouble } from "../../../ui/Trouble";
-import { useKeepMarks } from "../useKeepMarks";
+import { useKeepMarks } from "../../../frame/useKeepMarks";
 
 const SHAPE = shapeOf("MarksIn", {
   words: text("The words, as they shall read", { optional: true }),

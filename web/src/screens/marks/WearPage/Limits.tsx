@@ -3,7 +3,7 @@ import { NumberField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { number, shapeOf } from "../../../ui/form/shape";
 import { useForm } from "../../../ui/form/useForm";
-import { useKeepMarks } from "../useKeepMarks";
+import { useKeepMarks } from "../../../frame/useKeepMarks";
 
 const SHAPE = shapeOf("MarksIn", {
   wanted: number("Wanted in all"),

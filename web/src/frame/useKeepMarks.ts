@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { keepMarks, type Marks, type MarksIn } from "../../api/marks";
-import { useHere } from "../../frame/useHere";
+import { keepMarks, type Marks, type MarksIn } from "../api/marks";
+import { useHere } from "./useHere";
 
 const KEPT = [
   "kind",
