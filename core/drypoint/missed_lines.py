@@ -17,6 +17,7 @@ from core.drypoint.missed_shapes import (
     MissedLinesInput,
     MissedLinesOutput,
     SeenField,
+    UnderPlate,
 )
 from core.errors import CoreError
 from core.image.picture import PictureError, open_photo
@@ -46,8 +47,6 @@ class _Laid:
     scratched: Mask
     px_per_mm: float
     moved_mm: float
-    share: NDArray[np.float32]
-    """Of each pixel that is scratched."""
 
 
 def missed_lines(given: MissedLinesInput, tell: Tell = untold) -> MissedLinesOutput:
@@ -88,7 +87,6 @@ def missed_lines(given: MissedLinesInput, tell: Tell = untold) -> MissedLinesOut
         drawn_m=round(drawn_mm / 1000, 3),
         missed_m=round(missed_mm / 1000, 3),
         moved_mm=round(laid.moved_mm, 2),
-        fields=[_counted(laid, each) for each in given.fields],
         bevel=_in_bevel(laid, given.bevel_mm),
         text=_text(lines, done),
     )
@@ -102,9 +100,8 @@ def _text(lines: list[MissedLine], done: float) -> str:
 
 
 def _lay(given: MissedLinesInput, tell: Tell) -> _Laid:
-    scale = min(_PX_PER_MM, _MOST_PX / max(given.width_mm, given.height_mm))
-    size = (round(given.width_mm * scale), round(given.height_mm * scale))
-    scratched, share = _scratched(given, size)
+    scale, size = _grid(given)
+    scratched, _ = _scratched(given, given.view, size)
     drawing = _grey(given.drawing, "drawing")
     if given.drawing_mirrored:
         drawing = cv2.flip(drawing, 1)
@@ -120,14 +117,44 @@ def _lay(given: MissedLinesInput, tell: Tell) -> _Laid:
     tell(0.7)
     _check_shared(moved, scratched, given.reach_mm * scale)
     off = float(np.hypot(*(warp @ [size[0] / 2, size[1] / 2, 1] - [size[0] / 2, size[1] / 2])))
-    return _Laid(moved, scratched, scale, off / scale, share)
+    return _Laid(moved, scratched, scale, off / scale)
 
 
-def _counted(laid: _Laid, field: SeenField) -> CountedField:
-    """Return the scratched share of a field; 0 where it lies off the plate."""
-    left, top = (round(at * laid.px_per_mm) for at in (field.x_mm, field.y_mm))
-    wide, high = (max(1, round(at * laid.px_per_mm)) for at in (field.width_mm, field.height_mm))
-    part = laid.share[top : top + high, left : left + wide]
+def count_fields(under: UnderPlate, view: str) -> list[CountedField]:
+    """Return how much of each field is scratched.
+
+    Parameters
+    ----------
+    under : UnderPlate
+        Plate and fields [mm], as they print.
+    view : str
+        As ``scratch-view`` writes it.
+
+    Returns
+    -------
+    list of CountedField
+        0 for a field that lies off the plate.
+
+    Raises
+    ------
+    CoreError
+        Corners that hold hardly anything.
+    """
+    scale, size = _grid(under)
+    _, share = _scratched(under, view, size)
+    return [_counted(share, each, scale) for each in under.fields]
+
+
+def _grid(under: UnderPlate) -> tuple[float, tuple[int, int]]:
+    """Return pixels a mm, and width and height [px], of the grid a plate is looked at on."""
+    scale = min(_PX_PER_MM, _MOST_PX / max(under.width_mm, under.height_mm))
+    return scale, (round(under.width_mm * scale), round(under.height_mm * scale))
+
+
+def _counted(share: NDArray[np.float32], field: SeenField, scale: float) -> CountedField:
+    left, top = (round(at * scale) for at in (field.x_mm, field.y_mm))
+    wide, high = (max(1, round(at * scale)) for at in (field.width_mm, field.height_mm))
+    part = share[top : top + high, left : left + wide]
     return CountedField(name=field.name, covered=round(float(part.mean()), 4) if part.size else 0.0)
 
 
@@ -141,9 +168,11 @@ def _grey(path: str, field: str) -> Grey:
         ) from error  # fmt: skip
 
 
-def _scratched(given: MissedLinesInput, size: tuple[int, int]) -> tuple[Mask, NDArray[np.float32]]:
+def _scratched(
+    given: UnderPlate, view: str, size: tuple[int, int]
+) -> tuple[Mask, NDArray[np.float32]]:
     """Return the scratched pixels of the plate, cut out of the view, and each one's share."""
-    mask = (_grey(given.view, "view") < 128).astype(np.uint8)
+    mask = (_grey(view, "view") < 128).astype(np.uint8)
     high, wide = mask.shape
     corners = given.corners_px or [(0, 0), (wide, 0), (wide, high), (0, high)]
     onto = np.array([[0, 0], [size[0], 0], [size[0], size[1]], [0, size[1]]], dtype=np.float32)

@@ -36,10 +36,10 @@ class CountedField(Shape):
 
 
 class UnderPlate(Shape):
-    """The drawing a plate is scratched by, as it prints, and how plate and photograph lie."""
+    """How a plate lies in its view, the drawing it is scratched by, fields to be counted."""
 
-    drawing: ImagePath
-    """Dark lines on light."""
+    drawing: ImagePath | None = None
+    """As it prints: dark lines on light. None: nothing is told to be missed."""
     width_mm: Mm
     """Of the plate."""
     height_mm: Mm
@@ -60,6 +60,8 @@ class MissedLinesInput(UnderPlate):
 
     view: ImagePath
     """As ``scratch-view`` writes it."""
+    drawing: ImagePath
+    """Dark lines on light."""
 
 
 class MissedLine(Shape):
@@ -83,7 +85,6 @@ class MissedLinesOutput(Shape):
     """Of the drawing's length."""
     drawn_m: float
     missed_m: float
-    fields: list[CountedField]
     moved_mm: float
     """By how much the drawing was moved to lie on the scratches."""
     bevel: list[Edge]

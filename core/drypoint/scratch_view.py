@@ -11,7 +11,7 @@ from numpy.typing import NDArray
 
 from core.drypoint.laid_on import STAYS, Lie, laid, lay_on
 from core.drypoint.lit import STEP, Grey, Lit, Mask, light_up, read_grey
-from core.drypoint.missed_lines import missed_lines
+from core.drypoint.missed_lines import count_fields, missed_lines
 from core.drypoint.missed_shapes import MissedLinesInput
 from core.drypoint.scratches import AT_LIMIT, Scratches, find_scratches
 from core.drypoint.view_shapes import (
@@ -90,14 +90,17 @@ def scratch_view(given: ScratchViewInput, tell: Tell = untold) -> ScratchViewOut
 
 
 def _missed(given: ScratchViewInput, tell: Tell) -> dict[str, object]:
-    """Return which lines are missed; a drawing that cannot be laid costs nobody the view."""
+    """Return fields counted and lines missed; a drawing that cannot be laid costs no view."""
     if given.under is None:
         return {}
+    counted: dict[str, object] = {"fields": count_fields(given.under, given.write)}
+    if given.under.drawing is None:
+        return counted
     asked = MissedLinesInput(view=given.write, **given.under.model_dump())
     try:
-        return {"missed": missed_lines(asked, tell)}
+        return {**counted, "missed": missed_lines(asked, tell)}
     except CoreError as error:
-        return {"missed_fault": error.text}
+        return {**counted, "missed_fault": error.text}
 
 
 def _all_lit(given: ScratchViewInput, tell: Tell) -> list[Lit]:

@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import Field
 
-from core.drypoint.missed_shapes import MissedLinesOutput, UnderPlate
+from core.drypoint.missed_shapes import CountedField, MissedLinesOutput, UnderPlate
 from core.image.shapes import ImagePath
 from core.schema import Shape
 
@@ -22,7 +22,7 @@ class ScratchViewInput(Shape):
     inked: bool = False
     """The plate has ink rubbed into its marks: dark on bright, one photograph is enough."""
     under: UnderPlate | None = None
-    """Also tell which lines of this drawing are not scratched yet."""
+    """Also count fields, and tell which lines of the drawing are not scratched yet."""
     write: Annotated[str, Field(min_length=1, max_length=4000)]
 
 
@@ -56,6 +56,7 @@ class ScratchViewOutput(Shape):
     height_px: int
     photographs: list[SeenPhotograph]
     warnings: list[ViewWarning]
+    fields: list[CountedField] = []
     missed: MissedLinesOutput | None = None
     """None where no drawing was given, or it could not be laid on the scratches."""
     missed_fault: str = ""

@@ -24,9 +24,9 @@ PAGES = {
     "stop-out-maps": "{lantern}/maps?bite=4",
     "baths": "/baths",
     "bath": "{amber}",
-    "if-it-goes-wrong": "{amber}/wrong",
     "exposure": "/exposure",
-    "positive": "{umbrellas}/positive",
+    "marks": "{closing}/marks",
+    "wear": "{closing}/wear",
 }
 DESK, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
 SETTLED_MS = 1500
@@ -47,6 +47,7 @@ class Camera:
             "weighbridge": f"/plates/{plates['The Weighbridge']['id']}",
             "strip": f"/strips/{strips['Rosin last week']['id']}",
             "amber": f"/baths/{baths['Amber tray']['id']}",
+            "closing": f"/plates/{plates['Closing Time']['id']}",
             "umbrellas": f"/plates/{plates['Paper Umbrellas']['id']}",
             "run": f"/runs/{plates['Lantern Row']['run']['id']}",
         }
@@ -113,6 +114,7 @@ def under_the_lamp(camera):
         box.check()
     page.get_by_label("Before you begin").get_by_role("button").first.click()
     page.get_by_role("heading", name="Chalk").wait_for()
+    page.wait_for_timeout(SETTLED_MS)
     page.keyboard.press("p")
     page.get_by_role("heading", name="Dot screen").wait_for()
     page.keyboard.press("Space")

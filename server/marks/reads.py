@@ -218,9 +218,8 @@ def _groups(
 def _covered(plate: Plate) -> dict[str, float]:
     """Return the scratched share of each field, by the latest look that counted it."""
     for look in _looks(plate):
-        missed = look.seen.get("missed")
-        if missed and missed.get("fields"):
-            return {each["name"]: each["covered"] for each in missed["fields"]}
+        if look.seen.get("fields"):
+            return {each["name"]: each["covered"] for each in look.seen["fields"]}
     return {}
 
 

@@ -22,6 +22,22 @@ def pick(field, option):
     field.page.get_by_role("option", name=option, exact=True).click()
 
 
+def done(page, title, **measures):
+    """Do the step of a title: note what is asked, and go on to the next."""
+    page.get_by_role("heading", name=title, exact=True).wait_for()
+    for label, value in measures.items():
+        field = page.get_by_role("article").get_by_label(label.replace("_", " ")).first
+        if field.evaluate("e => e.tagName") == "BUTTON":
+            pick(field, value)
+        else:
+            field.fill(value)
+    say_done(page)
+
+
+def say_done(page):
+    page.get_by_role("button", name="Done", exact=True).click()
+
+
 PLACES = Path(__file__).parents[2] / "web" / "src" / "places.ts"
 
 
@@ -39,6 +55,8 @@ def places():
     found += [f"/plates/{lantern}", f"/plates/{lantern}/plan/tones"]
     found += [f"/plates/{lantern}/{page}" for page in ("study", "maps?bite=4", "card")]
     found += [f"/plates/{lantern}/course?step=dust"]
+    closing, bridge = make_id("Closing Time"), make_id("The Weighbridge")
+    found += [f"/plates/{closing}/marks", f"/plates/{closing}/wear", f"/plates/{bridge}/marks"]
     tabs = ("numbers", "cut", "mix", "cleaning", "recipes", "tools", "calculators")
     found += [f"/shop-book?tab={tab}" for tab in tabs]
     to_bite = f"/strips/{make_id('Sprayed dots')}"

@@ -11,27 +11,11 @@ from server.demo.room import make_id
 from server.plans.models import Plan
 from server.runs.models import Run
 from server.timers.models import Timer
-from tests.browser.hands import SlowClock, button, pick, settle
+from tests.browser.hands import SlowClock, button, done, pick, say_done, settle
 from tests.simulator.grain import draw
 
 pytestmark = pytest.mark.django_db(transaction=True)
 STEAM, LANTERN = make_id("Steam Stall"), make_id("Lantern Row")
-
-
-def done(page, title, **measures):
-    """Do the step of a title: note what is asked, and go on to the next."""
-    page.get_by_role("heading", name=title, exact=True).wait_for()
-    for label, value in measures.items():
-        field = page.get_by_role("article").get_by_label(label.replace("_", " ")).first
-        if field.evaluate("e => e.tagName") == "BUTTON":
-            pick(field, value)
-        else:
-            field.fill(value)
-    say_done(page)
-
-
-def say_done(page):
-    page.get_by_role("button", name="Done", exact=True).click()
 
 
 def test_rain_on_awnings_from_bare_metal_to_stripped_ground(demo):

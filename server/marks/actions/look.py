@@ -63,9 +63,8 @@ def _fields(plate: Plate) -> list[dict[str, Any]]:
 def photographs_of(task: Task) -> dict[str, Any]:
     """Return what the calculator takes: pictures on disk, a folder of the task's own."""
     given = task.given
-    under = None
-    if given["drawing"]:
-        under = {**given["under"], "drawing": on_disk(task.room, given["drawing"])}
+    drawing = on_disk(task.room, given["drawing"]) if given["drawing"] else None
+    under = {**given["under"], "drawing": drawing}
     return {
         "images": [on_disk(task.room, each) for each in given["pictures"]],
         "inked": given["inked"],

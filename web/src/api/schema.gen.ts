@@ -9047,8 +9047,6 @@ export interface components {
             done_share: number;
             /** Drawn M */
             drawn_m: number;
-            /** Fields */
-            fields: components["schemas"]["CountedField"][];
             /** Lines */
             lines: components["schemas"]["MissedLine"][];
             /** Missed M */
@@ -13114,6 +13112,11 @@ export interface components {
          * @description A scratched plate as it will print: scratches dark on white, mirrored.
          */
         ScratchViewOutput: {
+            /**
+             * Fields
+             * @default []
+             */
+            fields: components["schemas"]["CountedField"][];
             /** Height Px */
             height_px: number;
             missed?: components["schemas"]["MissedLinesOutput"] | null;

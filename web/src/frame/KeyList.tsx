@@ -39,6 +39,11 @@ const LIST: [string, string][] = [
     "at the lamp: begin or end a stage; all that is looked at is right; leave it as it is; wash water; undo last; set aside",
   ],
   ["X", "on a plate's exposure: by which test"],
+  [
+    "Up, down, 1 to 3, N, C",
+    "on a plate's marks: the tone, lighter or darker; one way, crossed, three ways; the next pressure; photograph. Left, right: the missed lines",
+  ],
+  ["Left, right, W", "on a plate's wear: choose an impression; the marks were scratched again"],
   ["2 to 8", "on a value study: how many tones; with a loop drawn, 1 to 8: which tone it becomes"],
   ["Left, right, up, down", "on a value study: choose a cut, move it half an L*, with Shift 5"],
   ["D, L, J, M, Z", "on a value study: brush, loop, join islands, mirror, undo"],

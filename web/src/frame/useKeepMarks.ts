@@ -1,4 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef } from "react";
 import { keepMarks, type Marks, type MarksIn } from "../api/marks";
 import { useHere } from "./useHere";
 
@@ -30,9 +31,23 @@ export function useKeepMarks(marks: Marks) {
   return async (change: Partial<MarksIn>, version = marks.version): Promise<Marks> => {
     const kept = await keepMarks(room, marks.id, { ...decidedOf(marks), ...change, version });
     client.setQueryData([room, "marks", marks.id], kept);
-    await client.invalidateQueries({ queryKey: [room, "hatch", marks.id] });
-    await client.invalidateQueries({ queryKey: [room, "wear", marks.id] });
-    await client.invalidateQueries({ queryKey: [room, "plates"] });
+    for (const key of ["hatch", ...FOLLOW])
+      await client.invalidateQueries({ queryKey: [room, key] });
     return kept;
   };
+}
+
+/** What follows from a plate's marks. */
+const FOLLOW = ["wear", "course", "plate", "plates", "bench"];
+
+/** What follows from more events is asked for anew. */
+export function useFollowed(events: number) {
+  const { room } = useHere();
+  const client = useQueryClient();
+  const before = useRef(events);
+  useEffect(() => {
+    if (before.current === events) return;
+    before.current = events;
+    for (const key of FOLLOW) client.invalidateQueries({ queryKey: [room, key] });
+  }, [client, room, events]);
 }

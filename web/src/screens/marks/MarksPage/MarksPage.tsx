@@ -5,6 +5,7 @@ import { useMarks } from "../../../device/useMarks";
 import type { Log } from "../../../device/useWaiting";
 import { usePlate } from "../../../frame/PlateFrame";
 import { useHere } from "../../../frame/useHere";
+import { useFollowed } from "../../../frame/useKeepMarks";
 import { Asking } from "../../../ui/Asking";
 import { Beside } from "../../../ui/Section";
 import { useKeys } from "../../../ui/useKeys";
@@ -25,6 +26,7 @@ export function MarksPage() {
   const { room, me } = useHere();
   const { plate } = usePlate();
   const seen = useMarks(me.id, room, plate.id);
+  useFollowed(seen.marks?.events.length ?? 0);
   if (!seen.marks || !seen.state)
     return (
       <Asking error={seen.error}>

@@ -1,11 +1,12 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { type Marks, type MarksState, type Wear, wearCsvUrl, wearQuery } from "../../../api/marks";
 import { useMarks } from "../../../device/useMarks";
 import type { Log } from "../../../device/useWaiting";
 import { WearChart } from "../../../figures/wear/WearChart";
 import { usePlate } from "../../../frame/PlateFrame";
 import { useHere } from "../../../frame/useHere";
+import { useFollowed } from "../../../frame/useKeepMarks";
 import { Asking } from "../../../ui/Asking";
 import { buttonLook } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
@@ -24,7 +25,7 @@ export function WearPage() {
   const seen = useMarks(me.id, room, plate.id);
   const [after, ask] = useState<number | null>(null);
   const wear = useQuery(wearQuery(room, plate.id, after));
-  useAskedAnew(seen.marks?.events.length ?? 0);
+  useFollowed(seen.marks?.events.length ?? 0);
   if (!seen.marks || !seen.state || !wear.data)
     return (
       <Asking error={seen.error ?? wear.error}>
@@ -32,18 +33,6 @@ export function WearPage() {
       </Asking>
     );
   return <Known marks={seen.marks} state={seen.state} wear={wear.data} log={seen.log} ask={ask} />;
-}
-
-/** What the server knows has grown: the forecast is asked for anew. */
-function useAskedAnew(events: number) {
-  const { room } = useHere();
-  const { plate } = usePlate();
-  const client = useQueryClient();
-  const before = useRef(events);
-  useEffect(() => {
-    if (before.current !== events) client.invalidateQueries({ queryKey: [room, "wear", plate.id] });
-    before.current = events;
-  }, [client, room, plate.id, events]);
 }
 
 type Known = {
