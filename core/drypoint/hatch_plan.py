@@ -164,8 +164,8 @@ def _too_few(given: HatchPlanInput, spacing_um: float) -> list[HatchWarning]:
     across = min(given.width_mm, given.height_mm) / (spacing_um / _UM_PER_MM)
     if across >= _FEW:
         return []
-    return [_said("few-lines", f"Lines {spacing_um / _UM_PER_MM:.1f} mm apart read as lines, not "
-            "as a tone: so light a field is better left empty.")]  # fmt: skip
+    text = "So far apart they read as lines, not as a tone: such a field is better left empty."
+    return [_said("few-lines", text)]
 
 
 def _said(code: str, text: str) -> HatchWarning:

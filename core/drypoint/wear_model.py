@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Sequence
 from dataclasses import dataclass
 
 import numpy as np
@@ -91,13 +92,13 @@ def _burr_left(burr: Array, life: Array, again: Array, worn: Array, since: list[
     return np.asarray(left)
 
 
-def burr_of(plate: WornPlate, history: list[WornPlate]) -> Burr:
+def burr_of(plate: WornPlate, history: Sequence[WornPlate]) -> Burr:
     """Return what is thought of a plate's burr before it was read.
 
     Parameters
     ----------
     plate : WornPlate
-    history : list of WornPlate
+    history : sequence of WornPlate
         Other plates of the room.
 
     Returns

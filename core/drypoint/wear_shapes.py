@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
-from pydantic import Field, model_validator
+from pydantic import ConfigDict, Field, model_validator
 
 from core.data.wear import MOST_IMPRESSIONS, STEEL_ON, WearMaterial
 from core.schema import Shape
@@ -43,13 +43,19 @@ class WornPlate(Shape):
         return self
 
 
+class EarlierPlate(WornPlate):
+    """Another plate of the room; what else its own forecast was asked is passed over."""
+
+    model_config = ConfigDict(extra="ignore", allow_inf_nan=False, frozen=True)
+
+
 class WearForecastInput(WornPlate):
     """A plate's impressions as they were read, and from when they no longer match the OK."""
 
     ok_impression: Impression = 1
     tolerance_lstar: Annotated[float, Field(ge=0.5, le=20, json_schema_extra={"unit": "L*"})] = 3.0
     wanted: Impression
-    history: Annotated[list[WornPlate], Field(max_length=MOST_HISTORY)] = []
+    history: Annotated[list[EarlierPlate], Field(max_length=MOST_HISTORY)] = []
     """Other plates of the room: how long their burrs lasted."""
     scratched_again: Annotated[list[Impression], Field(max_length=20)] = []
     """Impressions after which the marks were scratched again."""

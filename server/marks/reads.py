@@ -242,7 +242,7 @@ def _group(group: MarkGroup, table: _Table, drawn: float, covered: float | None)
 
 
 def _advice(group: MarkGroup, now: float | None, hatch: Any) -> str:
-    """Return what to do next to a group: marks only get darker."""
+    """Return what to do next to a group, how far apart stands in its plan: only darker."""
     if group.lstar is None:
         return "leave it bare"
     if now is None:
@@ -253,8 +253,7 @@ def _advice(group: MarkGroup, now: float | None, hatch: Any) -> str:
     if off <= _NEAR_LSTAR:
         return "leave"
     if hatch is not None and hatch.spacing_um:
-        word = "cross it at" if group.layers > 1 else "hatch it at"
-        return f"{word} {hatch.spacing_um / 1000:.2f} mm"
+        return "cross it" if group.layers > 1 else "hatch it"
     return "once more"
 
 

@@ -59,8 +59,7 @@ def test_a_drypoint_from_film_off_to_a_proof_and_scratched_again(demo, worker, t
     button(page, "Add a group").click()
     add_group(page, "Sky", "45,5", ("3", "3", "124", "18"))
     button(page, "Keep the groups").click()
-    page.get_by_text("cross it at").or_(page.get_by_role("button", name="Shutter is all drawn")
-                                        ).first.wait_for()  # fmt: skip
+    button(page, "Shutter is all drawn").wait_for()
     spacing = page.get_by_role("heading", name=re.compile("^For"))
     expect(spacing).to_contain_text("mm apart, crossed")
     page.keyboard.press("3")

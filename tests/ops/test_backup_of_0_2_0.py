@@ -25,7 +25,9 @@ MOVED = {
     r"\.steps\.\d+\.(why|title|group|wait_minutes|needs\.|(cautions|fails|measures)\.\d)": "facts "
     "of the working order that were put right",
     r"\.measured\.degreaser$|\.can_add\.whites$": "parts are written 1 + 20; the back has its step",
+    r"\.can_add\.film-back$": "the step asks for the label and its glue, too",
     r"^\.ground\.missing": "heat is read from the fuse",
+    r"^\.ground\.(risk$|causes)": "a ground grows old while the backup lies",
     r"^\.state\.temperature_at_seconds$": "a run knows what others read of its bath, too",
     r"\.steps\.14\.(at_hand|cautions|by_itself)": "spit bite became a process with its caution",
 }

@@ -110,6 +110,12 @@ def test_the_rooms_own_plates_replace_the_table():
     assert own.from_history and not guess.from_history
 
 
+def test_what_another_plates_forecast_was_asked_may_be_handed_in_whole():
+    asked = {"material": "acrylic", "wanted": 20, "ok_impression": 1, "tolerance_lstar": 3,
+             "readings": read(tones(0.6, 0.4, 30), range(1, 20))}  # fmt: skip
+    assert forecast(history=[asked]).from_history
+
+
 def test_scratching_again_brings_the_burr_back():
     readings = read(tones(0.6, 0.35, 12), range(1, 12))
     told = forecast(readings=readings, wanted=30, ask_again_after=12)

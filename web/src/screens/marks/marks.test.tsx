@@ -343,3 +343,31 @@ test("what it is measured against is kept", async () => {
     wanted: 20,
   });
 });
+
+test("the marks were scratched again: an event, taken back from the word that says so", async () => {
+  const { server } = await atTheWear();
+  await userEvent.keyboard("w");
+  expect(
+    await screen.findByText("Scratched again after no. 11. It counts from there."),
+  ).toBeVisible();
+  await press("Undo");
+  await waitFor(() =>
+    expect(logged(server).map((each) => each.kind)).toEqual(["scratched-again", "undo"]),
+  );
+  expect(screen.queryByText(/It counts from there/)).toBeNull();
+});
+
+test("looks before tell how far it was, and advice is in the user's units", async () => {
+  const marks = marksOf(CLOSING);
+  const [look] = marks.looks;
+  if (!look?.seen.missed) throw new Error("the demo has a look");
+  const before = {
+    ...look,
+    id: "before",
+    seen: { ...look.seen, missed: { ...look.seen.missed, done_share: 0.62 } },
+  };
+  await atTheMarks(CLOSING, { length_unit: "in" }, { ...marks, looks: [look, before] } as Marks);
+  expect(screen.getByText(/^Before:/)).toHaveTextContent("62 % scratched");
+  expect(screen.getByText(/^cross it at 0\.011 in/)).toBeVisible();
+  expect(screen.queryByText(/\d mm\b/)).toBeNull();
+});

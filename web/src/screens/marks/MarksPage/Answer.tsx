@@ -30,7 +30,7 @@ export function Answer({ marks, hatch, asked, setLstar }: Props) {
   return (
     <>
       <div className="plate-mark mt-1.5 flex items-stretch pl-5.5 max-desk:flex-wrap max-desk:px-4">
-        <h2 className="flex flex-1 flex-wrap items-center gap-x-2.5 gap-y-1.5 py-2.5 font-slab text-h1 leading-tight font-semibold max-phone:text-h2">
+        <h2 className="flex flex-1 flex-wrap items-center gap-x-2 gap-y-1.5 py-2 font-slab text-h1 leading-tight font-semibold max-phone:text-h2">
           <span>For</span>
           <ToneStepper lstar={asked.lstar} onChange={setLstar} />
           {plan && plan.spacing_um !== null ? (
@@ -51,12 +51,12 @@ export function Answer({ marks, hatch, asked, setLstar }: Props) {
           )}
         </h2>
         {hatch ? (
-          <dl className="grid content-center gap-0.5 border-hair px-5 py-2 desk:border-l max-desk:pl-0">
+          <dl className="grid content-center gap-0.5 border-hair px-4 py-2 desk:border-l max-desk:pl-0">
             <dt className="note">
               pressure <span className="num">{hatch.pressure}</span>, a line prints{" "}
               <span className="num">{Math.round(hatch.width_um)}</span> µm
             </dt>
-            <dd className={`text-lead font-bold ${hatch.width_measured ? "" : "text-ink-2"}`}>
+            <dd className={`font-bold ${hatch.width_measured ? "" : "text-ink-2"}`}>
               {hatch.source}
             </dd>
           </dl>

@@ -79,6 +79,7 @@ function Merged({ marks, look }: { marks: Marks; look: Look }) {
         </span>
         <Photograph marks={marks} look="quiet" />
       </div>
+      <Earlier looks={marks.looks.slice(1)} />
     </>
   );
 }
@@ -151,5 +152,24 @@ function Told({ look, at }: { look: Look; at: number }) {
         <Care key={`${each.code} ${each.image ?? ""}`}>{each.text}</Care>
       ))}
     </div>
+  );
+}
+
+/** How far it was at each look before: progress, sitting by sitting. */
+function Earlier({ looks }: { looks: Look[] }) {
+  const { zone } = useHere();
+  if (looks.length === 0) return null;
+  return (
+    <p className="note mt-1">
+      Before:{" "}
+      {looks
+        .map(({ at, seen }) => {
+          const share = seen.missed ? seen.missed.done_share : seen.scratched_share;
+          const what = seen.missed ? "scratched" : "of the surface marked";
+          return `${momentOf(at, zone)} ${Math.round(100 * share)} % ${what}`;
+        })
+        .join("; ")}
+      .
+    </p>
   );
 }

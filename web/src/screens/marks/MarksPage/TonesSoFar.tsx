@@ -1,11 +1,15 @@
 import type { Marks, MarksState } from "../../../api/marks";
 import type { Log } from "../../../device/useWaiting";
+import type { MarkGroup } from "../../../api/marks";
+import { useHere } from "../../../frame/useHere";
 import { Button } from "../../../ui/Button";
+import { shownApart, type Units } from "../../../ui/units";
 
 type Props = { marks: Marks; state: MarksState; log: Log };
 
 /** Each group: its tone now and wanted, what to do, how much of it is drawn. */
 export function TonesSoFar({ marks, state, log }: Props) {
+  const { me } = useHere();
   if (marks.groups_out.length === 0) return null;
   const drawn = new Map(state.groups.map((each) => [each.group, each.share]));
   const guessed = marks.groups_out.some((each) => each.now_from === "scratches");
@@ -32,7 +36,7 @@ export function TonesSoFar({ marks, state, log }: Props) {
               <span className="num text-right">{wanted === null ? "" : Math.round(wanted)}</span>
               <span className="note col-span-full flex items-center gap-2">
                 <span className="mr-auto">
-                  {each.texture_text || each.advice}
+                  {each.texture_text || advice(each, me)}
                   {share > 0 ? `, ${Math.round(share * 100)} % drawn` : ""}
                 </span>
                 {wanted !== null && share < 1 ? (
@@ -61,4 +65,11 @@ export function TonesSoFar({ marks, state, log }: Props) {
       {guessed ? <p className="note mt-1">From the photographs, ±5 until a proof.</p> : null}
     </section>
   );
+}
+
+/** What to do next, and how far apart. */
+function advice({ advice: said, hatch }: MarkGroup, units: Units): string {
+  const draws = said === "cross it" || said === "hatch it";
+  if (!draws || hatch?.spacing_um == null) return said;
+  return `${said} at ${shownApart(hatch.spacing_um, units)} ${units.length_unit}`;
 }

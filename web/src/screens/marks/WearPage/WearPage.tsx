@@ -11,6 +11,7 @@ import { Asking } from "../../../ui/Asking";
 import { buttonLook } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { Beside, Section } from "../../../ui/Section";
+import { useSay } from "../../../ui/Toast";
 import { useKeys } from "../../../ui/useKeys";
 import { Again } from "./Again";
 import { Impressions } from "./Impressions";
@@ -49,7 +50,15 @@ function Known({ marks, state, wear, log, ask }: Known) {
   const count = state.impressions.length;
   const go = (by: number) =>
     choose((now) => (count === 0 ? null : Math.min(count, Math.max(1, (now ?? count + 1) + by))));
-  const again = () => log({ kind: "scratched-again", data: { note: "" } });
+  const say = useSay();
+  const again = () => {
+    if (count === 0) return;
+    const event = log({ kind: "scratched-again", data: { note: "" } });
+    say({
+      text: `Scratched again after no. ${count}.`,
+      undo: () => log({ kind: "undo", data: { event } }),
+    });
+  };
   useKeys({ ArrowLeft: () => go(-1), ArrowRight: () => go(1), w: again });
   return (
     <>
