@@ -5788,6 +5788,32 @@ export interface components {
             verdict: "too thin" | "thin" | "good" | "full" | "too full";
         };
         /**
+         * EarlierPlate
+         * @description Another plate of the room; what else its own forecast was asked is passed over.
+         */
+        EarlierPlate: {
+            /**
+             * Material
+             * @enum {string}
+             */
+            material: "plastic" | "acrylic" | "petg" | "polystyrene" | "packaging" | "milk-carton" | "disc" | "copper" | "zinc";
+            /**
+             * Passes
+             * @default 1
+             */
+            passes: number;
+            /**
+             * Readings
+             * @default []
+             */
+            readings: components["schemas"]["WearReading"][];
+            /**
+             * Steel Faced
+             * @default false
+             */
+            steel_faced: boolean;
+        };
+        /**
          * Edit
          * @description A drawn correction, in mm from the top left of the picture as it prints.
          *
@@ -16071,7 +16097,7 @@ export interface components {
              * History
              * @default []
              */
-            history: components["schemas"]["WornPlate"][];
+            history: components["schemas"]["EarlierPlate"][];
             /**
              * Material
              * @enum {string}
@@ -16288,32 +16314,6 @@ export interface components {
             tables: string;
             /** Text */
             text: string;
-        };
-        /**
-         * WornPlate
-         * @description A plate as it is printed, with what was read of its impressions.
-         */
-        WornPlate: {
-            /**
-             * Material
-             * @enum {string}
-             */
-            material: "plastic" | "acrylic" | "petg" | "polystyrene" | "packaging" | "milk-carton" | "disc" | "copper" | "zinc";
-            /**
-             * Passes
-             * @default 1
-             */
-            passes: number;
-            /**
-             * Readings
-             * @default []
-             */
-            readings: components["schemas"]["WearReading"][];
-            /**
-             * Steel Faced
-             * @default false
-             */
-            steel_faced: boolean;
         };
         /**
          * Worth
