@@ -108,7 +108,7 @@ def test_a_drypoint_from_film_off_to_a_proof_and_scratched_again(demo, worker, t
     before.wait_for()
     told = before.inner_text()
     button(page, "Scratched again now").click()
-    page.get_by_text("Scratched again after no. 6").wait_for()
+    page.get_by_text("Scratched again after no. 6. It counts from there.").wait_for()
     expect(before).not_to_have_text(told)
     state = state_of(plate)
     assert [each.number for each in state.impressions] == [1, 2, 3, 4, 5, 6]
