@@ -5,7 +5,7 @@ import re
 import time
 from pathlib import Path
 
-from playwright.sync_api import expect
+from playwright.sync_api import TimeoutError, expect
 
 from server.demo.room import make_id
 
@@ -19,7 +19,12 @@ def button(page, name):
 def pick(field, option):
     """Take one of a list that opens under its field."""
     field.click()
-    field.page.get_by_role("option", name=option, exact=True).click()
+    choice = field.page.get_by_role("option", name=option, exact=True)
+    choice.click()
+    try:
+        choice.wait_for(state="hidden", timeout=3000)
+    except TimeoutError:  # a list drawn anew under the finger is pressed again, as a hand would
+        choice.click()
 
 
 def done(page, title, **measures):
