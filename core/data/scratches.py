@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Literal, get_args
+from typing import Literal
 
 from core.data.lines import Number
 
@@ -56,7 +56,6 @@ TextureKey = Literal[
     "rolled-240", "rolled-400", "steel-wool", "roulette", "multi-line", "dots", "pressed-texture",
     "peeled-card", "laser-cut",
 ]  # fmt: skip
-TEXTURE_KEYS: tuple[TextureKey, ...] = get_args(TextureKey)
 
 
 @dataclass(frozen=True)

@@ -3,13 +3,12 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Literal, get_args
+from typing import Literal
 
 WearMaterial = Literal[
     "plastic", "acrylic", "petg", "polystyrene", "packaging", "milk-carton", "disc", "copper",
     "zinc",
 ]  # fmt: skip
-WEAR_MATERIALS: tuple[WearMaterial, ...] = get_args(WearMaterial)
 
 
 @dataclass(frozen=True)

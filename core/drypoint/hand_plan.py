@@ -8,7 +8,6 @@ from core.data.scratches import HANDS, HandRow
 from core.drypoint.mark_shapes import HandBlock, HandPlanInput, HandPlanOutput
 
 _MOST_BLOCKS = 400
-_A_DAY = 1440
 
 
 @dataclass

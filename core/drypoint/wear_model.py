@@ -24,7 +24,7 @@ from core.data.wear import (
 )
 from core.drypoint.wear_shapes import WornPlate
 from core.points import normal_points
-from core.tone.lightness import density_from_lightness, lightness_from_density
+from core.tone.lightness import lightness_from_density
 
 Array = NDArray[np.float64]
 
@@ -222,17 +222,3 @@ def worn_by(plate: WornPlate, impression: int, worn: float | None) -> float:
     float [passes]
     """
     return float(impression * plate.passes if worn is None else worn)
-
-
-def density_of(lstar: float) -> float:
-    """Return the density of a tone over paper.
-
-    Parameters
-    ----------
-    lstar : float [L*]
-
-    Returns
-    -------
-    float
-    """
-    return float(density_from_lightness(lstar))

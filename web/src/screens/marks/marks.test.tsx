@@ -371,3 +371,19 @@ test("looks before tell how far it was, and advice is in the user's units", asyn
   expect(screen.getByText(/^cross it at 0\.011 in/)).toBeVisible();
   expect(screen.queryByText(/\d mm\b/)).toBeNull();
 });
+
+test("a trial is left out, and put back by the word that says so", async () => {
+  const { server, keep } = await atTheMarks();
+  const trial = marksOf(CLOSING).trial;
+  server.answer(`PUT /trials/${trial?.id}`, (body) => ({
+    body: { ...trial, ...body, version: 2 },
+  }));
+  await press("Leave it out");
+  await waitFor(() => expect(keep).toHaveBeenCalledTimes(1));
+  expect(keep.mock.calls[0]?.[0]).toMatchObject({ trial: null });
+  await press("Undo");
+  await waitFor(() => expect(keep).toHaveBeenCalledTimes(2));
+  expect(keep.mock.calls[1]?.[0]).toMatchObject({ trial: trial?.id });
+  const told = server.sent.filter((each) => each.call.startsWith("PUT /trials/"));
+  expect(told.map(({ body }) => body.out_reason)).toEqual(["left out at a plate's marks", ""]);
+});

@@ -1,9 +1,13 @@
+import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Marks } from "../../../api/marks";
+import { changeTrial, type Marks, type Trial } from "../../../api/marks";
 import { useHere } from "../../../frame/useHere";
+import { useKeepMarks } from "../../../frame/useKeepMarks";
 import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { dayOf } from "../../../ui/times";
+import { useSay } from "../../../ui/Toast";
+import { Trouble } from "../../../ui/Trouble";
 import { KeepTrial } from "./KeepTrial";
 
 type Props = { marks: Marks; pressure: number; choose: (pressure: number) => void };
@@ -54,9 +58,12 @@ export function Pressure({ marks, pressure, choose }: Props) {
       {open ? (
         <KeepTrial marks={marks} close={() => setOpen(false)} />
       ) : (
-        <Button look="row" onClick={() => setOpen(true)}>
-          {trial ? "Another trial" : "Read a trial of five pressures"}
-        </Button>
+        <span className="flex flex-wrap gap-x-2">
+          <Button look="row" onClick={() => setOpen(true)}>
+            {trial ? "Another trial" : "Read a trial of five pressures"}
+          </Button>
+          {trial ? <LeaveOut marks={marks} trial={trial} /> : null}
+        </span>
       )}
     </section>
   );
@@ -78,5 +85,33 @@ function Lines({ um }: { um: number }) {
         strokeLinecap="round"
       />
     </svg>
+  );
+}
+
+const REASON = "left out at a plate's marks";
+
+/** The trial no longer counts, for any plate; it stays stored, and can be put back. */
+function LeaveOut({ marks, trial }: { marks: Marks; trial: Trial }) {
+  const { room } = useHere();
+  const say = useSay();
+  const keep = useKeepMarks(marks);
+  const leave = useMutation({
+    mutationFn: async () => {
+      const out = await changeTrial(room, trial.id, { version: trial.version, out_reason: REASON });
+      const kept = await keep({ trial: null });
+      const back = async () => {
+        await changeTrial(room, trial.id, { version: out.version, out_reason: "" });
+        await keep({ trial: trial.id }, kept.version);
+      };
+      say({ text: `${trial.name} no longer counts.`, undo: () => void back() });
+    },
+  });
+  return (
+    <>
+      <Button look="row" disabled={leave.isPending} onClick={() => leave.mutate()}>
+        Leave it out
+      </Button>
+      <Trouble error={leave.error} />
+    </>
   );
 }
