@@ -248,3 +248,6 @@ def test_lettering_is_kept_letter_by_letter(scratched):
     told = keep(scratched, words="THE WEIGHBRIDGE", letters_checked=[1, 2, 15])
     assert told["lettering"]["plate"] == "EGDIRBHGIEW EHT"
     assert told["letters_checked"] == [1, 2, 15]
+    keep(scratched, words="THE WEIGHBRIDGE", letters_checked=[1, 2, 14, 15])
+    said = [entry.text for entry in Entry.objects.filter(room=scratched.room, kind="marks")]
+    assert "Lettering 'THE WEIGHBRIDGE': 4 of 14 letters read." in said

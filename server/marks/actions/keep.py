@@ -53,9 +53,10 @@ def keep_marks(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: Marks
         find(Picture, room, given.drawing)
     row.trial = find(Trial, room, given.trial) if given.trial else None
     decided = MarksDecided(**given.model_dump(include=set(MarksDecided.model_fields)))
+    before = MarksDecided(**row.decided)
     row.decided, row.version = decided.model_dump(mode="json"), row.version + 1
     row.save()
-    write(room, user, "marks", _told(given), plate=plate, data=row.decided)
+    write(room, user, "marks", _told(before, decided), plate=plate, data=row.decided)
     return plate
 
 
@@ -82,7 +83,11 @@ def _check(plate: Plate, given: MarksIn) -> None:
                 )  # fmt: skip
 
 
-def _told(given: MarksIn) -> str:
+def _told(before: MarksDecided, given: MarksDecided) -> str:
+    """Return what was decided; where only letters were read in the mirror, how many are."""
+    if before.letters_checked != given.letters_checked and before.words == given.words:
+        letters = sum(not each.isspace() for each in given.words)
+        return f"Lettering {given.words!r}: {len(given.letters_checked)} of {letters} letters read."
     count = len(given.groups)
     groups = "1 group" if count == 1 else f"{count} groups"
     words = f", lettering {given.words!r}" if given.words else ""

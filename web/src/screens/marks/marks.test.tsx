@@ -200,6 +200,7 @@ test("a group that is empty of a tone stays bare", async () => {
 test("lettering stands mirrored, and each letter is read by a touch", async () => {
   const { keep } = await atTheMarks(BRIDGE);
   expect(await screen.findByText("Every letter was read in the mirror.")).toBeVisible();
+  expect(screen.getAllByText("100 % drawn")).toHaveLength(2); // nothing else is said of them
   const letters = screen.getAllByRole("button", { name: /letter \d+/ });
   expect(letters.map((each) => each.textContent?.[0]).join("")).toBe("EGDIRBHGIEWEHT");
   await userEvent.click(letters[0] as HTMLElement);

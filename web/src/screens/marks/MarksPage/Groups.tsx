@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { useFieldArray } from "react-hook-form";
 import type { Marks, MarksIn } from "../../../api/marks";
+import { useHere } from "../../../frame/useHere";
 import { Button } from "../../../ui/Button";
 import { NumberField, PickField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
@@ -74,7 +75,9 @@ type ChangeProps = { marks: Marks; asked: Asked; close: () => void };
 function Change({ marks, asked, close }: ChangeProps) {
   const keep = useKeepMarks(marks);
   const { units } = useUser();
+  const { room } = useHere();
   const form: Form = useForm<Read, Marks>(SHAPE, {
+    keepAs: `${room} groups ${marks.id}`,
     version: marks.version,
     start: {
       trial: marks.trial?.id ?? "",

@@ -12,7 +12,7 @@ import { useKeys } from "../../../ui/useKeys";
 
 const MOST = 6;
 
-type Props = { marks: Marks; look: "strong" | "quiet" };
+type Props = { marks: Marks; look: "plain" | "quiet" };
 
 /** Send photographs of the plate: two to six of clear plastic, one where ink is rubbed in. */
 export function Photograph({ marks, look }: Props) {

@@ -28,7 +28,7 @@ function Nothing({ marks }: { marks: Marks }) {
             ? "Scratches on clear plastic show only where they catch the light. Photograph the plate on black from one place, the lamp from two to six sides: they are laid on each other, turned round, and compared with your drawing. About five minutes."
             : "Rub ink into the marks, wipe, and photograph the plate once from above: how it will print, and which lines of the drawing are missed. About three minutes."}
         </p>
-        <Photograph marks={marks} look="strong" />
+        <Photograph marks={marks} look="plain" />
       </Empty>
     </div>
   );

@@ -36,8 +36,12 @@ export function TonesSoFar({ marks, state, log }: Props) {
               <span className="num text-right">{wanted === null ? "" : Math.round(wanted)}</span>
               <span className="note col-span-full flex items-center gap-2">
                 <span className="mr-auto">
-                  {each.texture_text || advice(each, me)}
-                  {share > 0 ? `, ${Math.round(share * 100)} % drawn` : ""}
+                  {[
+                    each.texture_text || advice(each, me),
+                    share > 0 ? `${Math.round(share * 100)} % drawn` : "",
+                  ]
+                    .filter(Boolean)
+                    .join(", ")}
                 </span>
                 {wanted !== null && share < 1 ? (
                   <Button
