@@ -408,6 +408,38 @@ REGISTRY: dict[str, Calculator] = {
             "core.polymer.plate_faults:plate_faults",
             "What is seen on a plate or its proof, what was read of it, and how it was made.",
         ),
+        Calculator(
+            "sheets",
+            "core.printing.sheets:sheets",
+            "A sheet, a plate with its margin, and how many impressions are wanted.",
+        ),
+        Calculator(
+            "damping",
+            "core.printing.damping:damping",
+            "A way of damping, and how long paper has had it.",
+        ),
+        Calculator(
+            "ink-needed",
+            "core.printing.ink_needed:ink_needed",
+            "A plate, how deep its lines are, how many impressions on how many days.",
+        ),
+        Calculator(
+            "press-template",
+            "core.printing.press_template:press_template",
+            "A plate and the paper it is printed on.",
+            Budget(seconds=30, megabytes=600),
+            reads_files=True,
+        ),
+        Calculator(
+            "edition-needs",
+            "core.printing.edition_needs:edition_needs",
+            "How many are left, when pulls were made, and what each takes.",
+        ),
+        Calculator(
+            "pull-check",
+            "core.printing.pull_check:pull_check",
+            "A pull's tones beside those of the OK, and what is seen on the sheet.",
+        ),
     )
 }
 

@@ -11,6 +11,12 @@ from core.events.exposure_fold import NOTICES as EXPOSURE_NOTICES
 from core.events.fold import NOTICE_TEXTS
 from core.events.kinds import KINDS
 from core.events.marks_fold import MARKS_NOTICES, MOST_SITTINGS
+from core.events.pull_fold import (
+    GIVEN_UP_SECONDS,
+    PULL_NOTICES,
+    REDAMPED_SHARE,
+    SAME_PULL_SECONDS,
+)
 from core.events.spans import SAME_PRESS_SECONDS
 from core.kinetics.shapes import LONGEST_SECONDS
 from core.stages.shapes import MOST_DONE
@@ -32,6 +38,10 @@ def kinds_json() -> str:
         "notices": NOTICE_TEXTS,
         "exposure_notices": EXPOSURE_NOTICES,
         "marks_notices": MARKS_NOTICES,
+        "pull_notices": PULL_NOTICES,
+        "given_up_seconds": GIVEN_UP_SECONDS,
+        "same_pull_seconds": SAME_PULL_SECONDS,
+        "redamped_share": REDAMPED_SHARE,
         "most_sittings": MOST_SITTINGS,
         "most_impressions": MOST_IMPRESSIONS,
         "same_press_seconds": SAME_PRESS_SECONDS,

@@ -109,6 +109,8 @@ class Pulled(Payload):
     """Of the darkest marked area, where it was read at once."""
     spread: ReadSpread = 0.8
     note: Where = ""
+    pull: UUID | None = None
+    """At the press: its inking; null for the one under way."""
 
     def words(self, told: Told) -> str:
         """Return what the record says of it."""

@@ -21,7 +21,8 @@ SAME_PRESS_SECONDS = 1.0
 
 NoticeCode = Literal[
     "already-in-bath", "lift-waits-for-dip", "second-lift", "pressed-twice", "undone",
-    "too-long", "too-many", "unknown-area",
+    "too-long", "too-many", "unknown-area", "inked-already", "done-before", "pulled-twice",
+    "no-such-pull", "no-such-paper", "signed-stays",
 ]  # fmt: skip
 
 

@@ -12,12 +12,14 @@ from core.events.event import Event
 from core.events.exposure_fold import fold_exposure
 from core.events.fold import fold
 from core.events.marks_fold import fold_marks
+from core.events.pull_fold import fold_pulls
 from core.polymer.exposure_follow import follow_exposure
 from core.stages.lift import seconds_to_lift
 from core.stages.plan_bites import run_sheet
 from core.stages.shapes import RunSheetInput
 from tests.core.events.exposures import exposures, sheet_of
 from tests.core.events.marks import plates
+from tests.core.events.pulls import presses
 from tests.core.events.test_fold import event, name, random_run
 from tests.core.strips import plan_input
 
@@ -282,6 +284,10 @@ def main():
         state = fold_marks([Event.model_validate(each) for each in told(events)])
         body = {"events": told(events), "state": state.model_dump(mode="json")}
         write(HERE / "marks" / f"{key}.json", body)
+    for key, events in presses():
+        pressed = fold_pulls([Event.model_validate(each) for each in told(events)])
+        body = {"events": told(events), "state": pressed.model_dump(mode="json")}
+        write(HERE / "pulls" / f"{key}.json", body)
     for key in ("pair", "test"):
         write(HERE / "sheets" / f"{key}.json", sheet_of(key).model_dump(mode="json"))
 

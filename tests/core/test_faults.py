@@ -12,6 +12,7 @@ from core.faults import LONGEST_SHOWN_VALUE, bad_input, fault_of, place_of, show
 from core.kinetics.shapes import BathCelsius, Seconds
 from core.stages.shapes import PlanBitesInput
 from core.tone.shapes import FitStripInput
+from tests.core.events.pulls import LEAST
 from tests.core.strips import plan_input
 
 UUID = "5d0c2f0e-6f0a-4c0b-9c55-7a1f9b6a2e01"
@@ -112,7 +113,7 @@ DATA = {"dip": {"open": ["sky"]}, "temperature": {"celsius": 18}, "covered": {"a
         "undo": {"event": UUID}, "began": {"stage": "wash"}, "passed": {"stage": "chalk"},
         "checked": {"check": "no-water"}, "water": {"celsius": 21},
         "mended": {"slip": UUID}, "marked": {"group": "sky"},
-        "impression-read": {"pull": UUID, "lstar": 31}}  # fmt: skip
+        "impression-read": {"pull": UUID, "lstar": 31}, **LEAST}  # fmt: skip
 
 
 def stamped(kind, **more):
@@ -154,4 +155,4 @@ def test_only_a_thermometer_tells_of_the_bath():
         "brushed",
         "refreshed",
     }
-    assert {key for key, kind in KINDS.items() if not kind.undoable} == {"note", "undo"}
+    assert {key for key, kind in KINDS.items() if not kind.undoable} == {"note", "undo", "signed"}

@@ -8,9 +8,11 @@ from django.utils import timezone
 
 from core.events.kinds import KINDS
 from core.events.marks_kinds import MARKS_KINDS
+from core.events.pull_kinds import PULL_KINDS
 from server.baths.actions.settle import settle_bath
 from server.baths.models import Bath, BathReading
 from server.events.models import Event
+from tests.core.events.pulls import LEAST
 from tests.server.conftest import Device, new_id
 
 OPEN = ["Tone 1", "Tone 2", "Tone 3"]
@@ -31,8 +33,9 @@ DATA = {
     "mended": {"slip": NOBODY},
     "marked": {"group": "Sky"},
     "impression-read": {"pull": NOBODY, "lstar": 31.0},
+    **LEAST,
 }
-MARKS = {each.kind for each in MARKS_KINDS}
+MARKS = {each.kind for each in (*MARKS_KINDS, *PULL_KINDS)}
 EXPOSURES = {"began", "ended", "passed", "checked", "water"}
 """Said of an exposure: at a bath they are kept and change nothing."""
 CHANGES_NOTHING = {"note", "dip", *EXPOSURES, *MARKS}

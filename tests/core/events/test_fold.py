@@ -202,10 +202,14 @@ def test_every_kind_has_words_for_the_record_and_a_short_name(kind):
     data = {"open": OPEN, "areas": OPEN, "celsius": 18.25, "text": "a scratch", "about": "shine",
             "event": str(name("x")), "dip": None, "remembered": True,
             "after": 2, "lstar": 61.0, "stage": "wash", "check": "no-water",
-            "slip": str(name("x")), "pull": str(name("x")), "group": "Sky"}  # fmt: skip
+            "slip": str(name("x")), "pull": str(name("x")), "group": "Sky",
+            "batch": str(name("x")), "quarters": 7, "patches": [], "pulls": [str(name("x"))],
+            "approval": str(name("x"))}  # fmt: skip
+    if kind == "pull-read":
+        data |= {"areas": [{"name": "Sky", "lstar": 30}]}
     said = payload_of(kind, data)
     words = said.words(Told(bath="Amber tray"))
-    assert words.endswith(".") or kind in ("observation", "note")
+    assert words.endswith(".") or kind in ("observation", "note", "pull-noted")
     assert said.short and "_" not in said.short
     if not isinstance(said, Undo) and said.undoable:
         undo = payload_of("undo", {"event": str(name("x"))})
