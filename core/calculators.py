@@ -431,6 +431,13 @@ REGISTRY: dict[str, Calculator] = {
             reads_files=True,
         ),
         Calculator(
+            "read-swatch",
+            "core.printing.read_swatch:read_swatch",
+            "A scan with the ink in its middle and bare paper at an edge.",
+            Budget(seconds=30, megabytes=1200),
+            reads_files=True,
+        ),
+        Calculator(
             "edition-needs",
             "core.printing.edition_needs:edition_needs",
             "How many are left, when pulls were made, and what each takes.",

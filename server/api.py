@@ -6,6 +6,7 @@ from server.accounts.session import DoorAuth
 from server.baths.api import router as baths
 from server.calc.api import router as calc
 from server.courses.api import router as courses
+from server.editions.api import router as editions
 from server.exposures.api import router as exposures
 from server.files.api import router as files
 from server.instruments.api import readings
@@ -67,6 +68,7 @@ for router in (
     exposures,
     marks,
     proofs,
+    editions,
     files,
     tasks,
     shopbook,

@@ -125,9 +125,10 @@ def burr_of(plate: WornPlate, history: Sequence[WornPlate]) -> Burr:
 
 
 def _table(plate: WornPlate) -> float:
-    """Return the logarithm of the table's burr life [passes]."""
+    """Return the logarithm of the table's life of what wears [passes]."""
     steel = STEEL_FACED if plate.steel_faced else 1.0
-    return math.log(WEAR[plate.material].burr_impressions * steel)
+    row = WEAR[plate.material]
+    return math.log((row.serves if plate.bitten else row.burr_impressions) * steel)
 
 
 def _life_of(plate: WornPlate, prior: Burr) -> tuple[float, float]:

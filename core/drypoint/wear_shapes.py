@@ -32,6 +32,8 @@ class WornPlate(Shape):
 
     material: WearMaterial
     steel_faced: bool = False
+    bitten: bool = False
+    """No burr holds its ink: it wears as slowly as its material serves."""
     passes: Passes = 1
     """Through the press for each impression."""
     readings: Annotated[list[WearReading], Field(max_length=MOST_READINGS)] = []

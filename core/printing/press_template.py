@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from pathlib import Path
 from typing import Annotated
 
 from pydantic import Field
@@ -107,6 +108,7 @@ def press_template(given: PressTemplateInput) -> PressTemplateOutput:
         )  # fmt: skip
     at = (round(beside, 2), round(spare / 2 - given.lift_mm, 2))
     bed = _Bed(given.paper_mm, given.plate_mm, at)
+    Path(given.write).parent.mkdir(parents=True, exist_ok=True)
     pages = write_pages(given.write, [bed], given.paper_mm, given.print_on, given.about)
     tiles = tiling(wide, high, given.print_on)
     return PressTemplateOutput(

@@ -75,8 +75,10 @@ INSTALLED_APPS = [
     "server.timers",
     "server.shopbook",
     "server.exposures",
+    "server.pulls",
     "server.marks",
     "server.proofs",
+    "server.editions",
     "server.demo",
 ]
 MIDDLEWARE = [

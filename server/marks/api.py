@@ -33,7 +33,7 @@ from server.marks.schemas import (
     TrialOut,
     WearOut,
 )
-from server.marks.state import state_of
+from server.marks.state import worn_state_of
 from server.marks.wear import wear_of
 from server.plates.models import Plate
 from server.replies.errors import ErrorReply
@@ -136,7 +136,7 @@ def get_wear_csv(request: HttpRequest, room: RoomId, plate: UUID) -> HttpRespons
     text = io.StringIO()
     writer = csv.writer(text)
     writer.writerow(CSV_HEAD)
-    for each in state_of(found).impressions:
+    for each in worn_state_of(found).impressions:
         writer.writerow([
             each.number, each.at_seconds, each.passes, each.worn, each.spoiled,
             "" if each.lstar is None else each.lstar, each.spread, each.note,

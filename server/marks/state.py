@@ -7,11 +7,14 @@ from typing import Any
 from core.calculators import compute
 from core.data.plastics import PLASTICS
 from core.errors import CoreError
-from core.events.marks_fold import MarksState, fold_marks
+from core.events.marks_fold import ImpressionPulled, MarksState, fold_marks
+from core.events.marks_kinds import ScratchedAgain
+from core.events.undo import holding
 from server.events.reads import core_event, events_of
 from server.marks.models import Marks, Trial, marks_id
 from server.marks.schemas import MarksDecided
 from server.plates.models import Plate
+from server.pulls.state import impressions_of, pull_state_of, wearing_area
 
 
 def row_of(plate: Plate) -> Marks | None:
@@ -28,6 +31,30 @@ def decided_of(plate: Plate) -> MarksDecided:
 def state_of(plate: Plate) -> MarksState:
     """Return the state that follows from a plate's events."""
     return fold_marks(core_event(each) for each in events_of(marks_id(plate)))
+
+
+def worn_state_of(plate: Plate, area: str = "") -> MarksState:
+    """Return the state of a plate with every pull that wore it, those at the press among them.
+
+    ``area`` is read for wear; empty: the darkest that was read.
+    """
+    events = [core_event(each) for each in events_of(marks_id(plate))]
+    state, pulls = fold_marks(events), pull_state_of(plate)
+    made = impressions_of(pulls, wearing_area(pulls, area))
+    if not made:
+        return state
+    again = [e.at_seconds for e in holding(events) if isinstance(e.data, ScratchedAgain)]
+    return _joined(state, made, again)
+
+
+def _joined(state: MarksState, made: list[ImpressionPulled], again: list[float]) -> MarksState:
+    """Return the state with impressions counted anew, in the order they were pulled."""
+    rows, worn = list[ImpressionPulled](), 0
+    for each in sorted([*state.impressions, *made], key=lambda row: row.at_seconds):
+        worn += each.passes
+        rows.append(each.model_copy(update={"number": len(rows) + 1, "worn": worn}))
+    counts = {sum(row.at_seconds <= at for row in rows) for at in again}
+    return state.model_copy(update={"impressions": rows, "scratched_again": sorted(counts - {0})})
 
 
 def material_of(plate: Plate) -> str:

@@ -10,6 +10,7 @@ from core.safety.heat import heat_cautions
 from server.baths.models import Bath, ask_checks_of
 from server.baths.reads import caution_out
 from server.baths.schemas import Caution
+from server.editions.shelf import at_the_press
 from server.exposures.actions.state import follow
 from server.exposures.models import Exposure
 from server.exposures.reads import name_of
@@ -45,6 +46,7 @@ def bench(room: Room, now_seconds: float) -> Bench:
                 *_in_light(room),
                 *(d for each in strips for d in _strip_due(*each)),
                 *_waits(room),
+                *_at_the_press(stands),
             ],
             key=lambda d: d.at_seconds,
         ),
@@ -136,6 +138,24 @@ def _in_light(room: Room) -> list[Due]:
         for lit in [follow(row)]
         if lit.stands.due_seconds is not None and lit.stands.next is not None
     ]
+
+
+def _at_the_press(stands: list[Standing]) -> list[Due]:
+    """Return until when paper may stay in the damp, and by when a plate must be clean."""
+    plates = [at.course.plate for at in stands]
+    stood = at_the_press([plate.pulls for plate in plates if hasattr(plate, "pulls")])
+    paper = [
+        Due(plate=each.plate, plate_name=each.plate_name, kind="paper",
+            at_seconds=each.latest_seconds,
+            text=f"{each.name or 'paper'} out, {each.left} left for {each.plate_name}")
+        for at in stood for each in at.labels
+    ]  # fmt: skip
+    inked = [
+        Due(plate=at.plate.id, plate_name=at.plate.name, kind="clean",
+            at_seconds=at.clean_by_seconds, text=f"clean {at.plate.name}: ink sets in its lines")
+        for at in stood if at.clean_by_seconds is not None
+    ]  # fmt: skip
+    return [*paper, *inked]
 
 
 def _waits(room: Room) -> list[Due]:

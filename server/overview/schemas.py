@@ -106,7 +106,7 @@ class Due(Schema):
     strip: UUID | None = None
     exposure: UUID | None = None
     plate_name: str
-    kind: Literal["lift", "care", "wait", "light"]
+    kind: Literal["lift", "care", "wait", "light", "paper", "clean"]
     at_seconds: float
     text: str
 

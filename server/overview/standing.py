@@ -6,7 +6,7 @@ from collections import defaultdict
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from django.db.models import Case, Exists, OuterRef, QuerySet, When
+from django.db.models import Case, Exists, OuterRef, Q, QuerySet, When
 
 from core.course.shapes import Step
 from core.course.standing import Known
@@ -92,13 +92,13 @@ def standings(plates: Iterable[Plate], now_seconds: float) -> list[Standing]:
     finished = Run.objects.filter(plate__in=plates, outcome=Run.FINISHED)
     for plate_id, part in finished.values_list("plate_id", "part"):
         bitten[plate_id].add(part)
-    exposed = set(
-        Exposure.objects.filter(plate__in=plates, outcome=Exposure.FINISHED).values_list(
-            "plate_id", flat=True
-        )
+    of_light = Q(outcome=Exposure.FINISHED) | Q(ended_at=None)
+    lamps = list(Exposure.objects.filter(of_light, plate__in=plates))
+    exposed = {row.plate_id for row in lamps if row.outcome == Exposure.FINISHED}
+    lit = _lit([row for row in lamps if row.ended_at is None])
+    found_courses = Course.objects.filter(plate__in=plates).select_related(
+        "plate__marks", "plate__pulls"
     )
-    lit = _lit(plates)
-    found_courses = Course.objects.filter(plate__in=plates).select_related("plate__marks")
     courses = {course.plate_id: course for course in found_courses}
     by_hand = settled_by_hand(
         each.plate.marks for each in courses.values() if hasattr(each.plate, "marks")
@@ -131,9 +131,8 @@ def standings(plates: Iterable[Plate], now_seconds: float) -> list[Standing]:
     return found
 
 
-def _lit(plates: list[Plate]) -> dict[object, tuple[Exposure, Lit]]:
-    """Return the exposure under way of each plate that has one."""
-    rows = list(Exposure.objects.filter(plate__in=plates, ended_at=None))
+def _lit(rows: list[Exposure]) -> dict[object, tuple[Exposure, Lit]]:
+    """Return the exposures under way, by plate."""
     events: dict[object, list[Event]] = defaultdict(list)
     for event in Event.objects.filter(subject__in=[row.id for row in rows]):
         events[event.subject].append(event)

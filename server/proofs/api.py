@@ -10,6 +10,7 @@ from ninja import Router
 from core.reading.compare_proofs import CompareProofsOutput
 from server.accounts.session import signed_in
 from server.plates.models import Plate
+from server.proofs.actions.approve import approve
 from server.proofs.actions.compare import compare
 from server.proofs.actions.log import log_proof
 from server.proofs.actions.pin import keep_pin
@@ -18,7 +19,7 @@ from server.proofs.actions.scan import ask_to_read
 from server.proofs.actions.standing import Standing
 from server.proofs.models import Pin, Proof
 from server.proofs.reads import pin_out, proof_out
-from server.proofs.schemas import PinIn, PinOut, ProofIn, ProofOut, ReadProofIn
+from server.proofs.schemas import ApprovalIn, PinIn, PinOut, ProofIn, ProofOut, ReadProofIn
 from server.replies.errors import ErrorReply
 from server.replies.paging import Page, PageNumber, page_of
 from server.rooms.path import RoomId
@@ -55,6 +56,17 @@ def post_proof_scan(
 ) -> tuple[int, TaskOut]:
     """Read the areas of a stored scan of a proof, as a task; a proof takes its answer."""
     return 202, task_out(ask_to_read(signed_in(request), room, payload))
+
+
+@router.post(
+    "/proofs/{uuid:proof}/approvals",
+    response={201: ProofOut, 403: ErrorReply, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply},
+)
+def post_approval(
+    request: HttpRequest, room: RoomId, proof: UUID, payload: ApprovalIn
+) -> tuple[int, ProofOut]:
+    """Decide that a proof is OK to print, or take that back."""
+    return 201, proof_out(approve(signed_in(request), room, proof, payload))
 
 
 @router.get("/proofs/{uuid:proof}/straight", response={200: None, 404: ErrorReply})

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import ClassVar
+
 from django.db import models
 
 from server.rooms.models import RoomThing
@@ -48,3 +50,24 @@ class Pin(RoomThing):
     """The state that answers it."""
     withdrawn = models.BooleanField(default=False)
     """Set by mistake: it is shown no more; the record still tells of it."""
+
+
+class Approval(RoomThing):
+    """An OK to print: who gave it, on which proof, under which condition; the newest counts."""
+
+    plate = models.ForeignKey("plates.Plate", models.CASCADE, related_name="approvals")
+    proof = models.ForeignKey(Proof, models.PROTECT, related_name="approvals")
+    ok = models.BooleanField()
+    """False: it was taken back."""
+    said_by = models.CharField(max_length=10)
+    """As the artist or as the printer; they may be two people."""
+    condition = models.CharField(max_length=200, blank=True)
+    """What must hold in every impression; empty where nothing must."""
+    area = models.CharField(max_length=80, blank=True)
+    """Which area's tone tells whether it holds."""
+    remark = models.CharField(max_length=1000, blank=True)
+    by = models.ForeignKey("accounts.User", models.PROTECT, related_name="+")
+    at = models.DateTimeField()
+
+    class Meta:
+        ordering: ClassVar = ["-at", "-id"]

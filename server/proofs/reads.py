@@ -6,8 +6,8 @@ from core.process.rows import PROCESSES
 from server.proofs.actions.advice import advice_for
 from server.proofs.actions.next import next_for
 from server.proofs.actions.standing import Standing
-from server.proofs.models import Pin, Proof
-from server.proofs.schemas import LearnedOut, PinOut, ProofOut, ScanRead, ToneOut
+from server.proofs.models import Approval, Pin, Proof
+from server.proofs.schemas import ApprovalOut, LearnedOut, PinOut, ProofOut, ScanRead, ToneOut
 from server.runs.actions.state import run_state
 from server.shopbook.printed import names_of
 
@@ -30,11 +30,26 @@ def proof_out(proof: Proof, at: Standing | None = None) -> ProofOut:
         tones=[ToneOut(**tone) for tone in proof.tones],
         foul_bite=proof.foul_bite,
         ok_to_print=proof.ok_to_print,
+        approvals=_approvals(proof),
         advice=advice_for(proof, at),
         next=next_for(proof, at),
         reading=ScanRead(**proof.reading) if proof.reading else None,
         learned=LearnedOut(**proof.learned) if proof.learned else None,
     )
+
+
+def _approvals(proof: Proof) -> list[ApprovalOut]:
+    """Return what was said of a proof; only the last word on its plate may stand."""
+    said = list(Approval.objects.filter(plate_id=proof.plate_id).select_related("by"))
+    return [
+        ApprovalOut(
+            id=each.id, ok=each.ok, said_by=each.said_by,  # type: ignore[arg-type]
+            condition=each.condition, area=each.area, remark=each.remark, by=each.by.name,
+            at=each.at, standing=place == 0 and each.ok,
+        )
+        for place, each in enumerate(said)
+        if each.proof_id == proof.id
+    ]  # fmt: skip
 
 
 def _worked(proof: Proof) -> str:

@@ -141,6 +141,28 @@ class LearnedOut(Schema):
     plans: list[LearnedPlan] = []
 
 
+class ApprovalIn(Schema):
+    """An OK to print, or that it is taken back."""
+
+    id: UUID
+    ok: bool = True
+    said_by: Literal["artist", "printer"] = "printer"
+    condition: Annotated[str, Field(max_length=200)] = ""
+    """What must hold in every impression: "the sky stays dark"."""
+    area: Annotated[str, Field(max_length=80)] = ""
+    """Which area's tone tells."""
+    remark: Annotated[str, Field(max_length=1000)] = ""
+
+
+class ApprovalOut(ApprovalIn):
+    """An OK as it was said."""
+
+    by: str
+    at: datetime
+    standing: bool
+    """It is the last word."""
+
+
 class ProofOut(PrintedOut):
     """A proof with what it asks for next."""
 
@@ -158,6 +180,8 @@ class ProofOut(PrintedOut):
     tones: list[ToneOut]
     foul_bite: bool | None
     ok_to_print: bool
+    approvals: list[ApprovalOut]
+    """What artist and printer said of it, the newest first."""
     advice: AdviseOutput | None
     next: WhatNextOutput | None
     """Plate or printing, and what to do, ranked."""

@@ -29,6 +29,7 @@ ACTIONS: dict[str, frozenset[str]] = {
     "keep lamps": KEEPER,
     "expose": BOTH,
     "scratch": BOTH,
+    "print": BOTH,
     "keep recipes": BOTH,
     "keep numbers": KEEPER,
     "keep members": KEEPER,

@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+from uuid import UUID
+
+from django.db.models import QuerySet
 from django.http import HttpRequest
 from ninja import Router
 
@@ -13,21 +16,34 @@ from server.rooms.permissions import enter
 from server.shopbook.actions.keep import keep_recipe, keep_tool
 from server.shopbook.actions.look import own_number_out, shop_book
 from server.shopbook.actions.numbers import correct_number
-from server.shopbook.actions.supplies import keep_supply
-from server.shopbook.models import OwnNumber, Recipe, Supply, Tool
+from server.shopbook.actions.presses import keep_press
+from server.shopbook.actions.supplies import keep_ink, keep_paper, keep_supply
+from server.shopbook.actions.swatch import ask_for_swatch
+from server.shopbook.models import OwnNumber, Press, Recipe, Supply, Tool
+from server.shopbook.reads import ink_out, paper_out, press_out
 from server.shopbook.schemas import (
+    InkIn,
+    InkOut,
     OwnNumberIn,
     OwnNumberOut,
+    PaperIn,
+    PaperKindOut,
+    PressIn,
+    PressProfileOut,
     RecipeIn,
     RecipeOut,
     ShopBook,
     SupplyIn,
     SupplyOut,
+    SwatchIn,
     ToolIn,
     ToolOut,
 )
+from server.tasks.reads import task_out
+from server.tasks.schemas import TaskOut
 
 router = Router(tags=["shop book"])
+KEEPS = {403: ErrorReply, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply}
 KEPT = {200: RecipeOut, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply}
 
 
@@ -84,6 +100,59 @@ def get_supplies(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Pa
 def put_supply(request: HttpRequest, room: RoomId, payload: SupplyIn) -> SupplyOut:
     """Keep a paper, an ink or a wipe, new or changed."""
     return supply_out(keep_supply(signed_in(request), room, payload))
+
+
+@router.get("/papers", response={200: Page[PaperKindOut], 404: ErrorReply})
+def get_papers(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page[PaperKindOut]:
+    """List the papers with their sheets and their damping."""
+    return page_of(_supplies(request, room, "paper"), page, paper_out)
+
+
+@router.put("/papers", response={200: PaperKindOut, **KEEPS})
+def put_paper(request: HttpRequest, room: RoomId, payload: PaperIn) -> PaperKindOut:
+    """Keep a paper, new or changed."""
+    return paper_out(keep_paper(signed_in(request), room, payload))
+
+
+@router.get("/inks", response={200: Page[InkOut], 404: ErrorReply})
+def get_inks(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page[InkOut]:
+    """List the inks with their recipes."""
+    return page_of(_supplies(request, room, "ink"), page, ink_out)
+
+
+@router.put("/inks", response={200: InkOut, **KEEPS})
+def put_ink(request: HttpRequest, room: RoomId, payload: InkIn) -> InkOut:
+    """Keep an ink, new or changed."""
+    return ink_out(keep_ink(signed_in(request), room, payload))
+
+
+@router.post(
+    "/inks/{uuid:ink}/swatch",
+    response={202: TaskOut, 403: ErrorReply, 404: ErrorReply, 422: ErrorReply},
+)
+def post_swatch(
+    request: HttpRequest, room: RoomId, ink: UUID, payload: SwatchIn
+) -> tuple[int, TaskOut]:
+    """Read an ink's colour off a scan of its draw-down, as a task."""
+    return 202, task_out(ask_for_swatch(signed_in(request), room, ink, payload))
+
+
+@router.get("/presses", response={200: Page[PressProfileOut], 404: ErrorReply})
+def get_presses(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page[PressProfileOut]:
+    """List the presses."""
+    place = enter(signed_in(request), room, "look")
+    return page_of(Press.objects.filter(room=place).order_by("put_away", "name"), page, press_out)
+
+
+@router.put("/presses", response={200: PressProfileOut, **KEEPS})
+def put_press(request: HttpRequest, room: RoomId, payload: PressIn) -> PressProfileOut:
+    """Keep a press, new or changed."""
+    return press_out(keep_press(signed_in(request), room, payload))
+
+
+def _supplies(request: HttpRequest, room: UUID, kind: str) -> QuerySet[Supply]:
+    place = enter(signed_in(request), room, "look")
+    return Supply.objects.filter(room=place, kind=kind).order_by("put_away", "name")
 
 
 @router.get("/tools", response={200: Page[ToolOut], 404: ErrorReply})

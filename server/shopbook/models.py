@@ -50,6 +50,8 @@ class Supply(RoomThing):
     note = models.CharField(max_length=300, blank=True)
     put_away = models.BooleanField(default=False)
     """Not offered any more; what was printed with it still says so."""
+    facts = models.JSONField(default=dict)
+    """Of a paper see ``PaperFacts``, of an ink ``InkFacts``."""
 
     class Meta:
         constraints: ClassVar = [
@@ -66,5 +68,22 @@ class Tool(RoomThing):
     kind = models.CharField(max_length=20)
     width_um = models.FloatField(null=True)
     sharpened_on = models.DateField(null=True)
+    note = models.CharField(max_length=300, blank=True)
+    put_away = models.BooleanField(default=False)
+
+
+class Press(RoomThing):
+    """A press as it is set: what its pressure is read by, its blankets, its pace."""
+
+    name = models.CharField(max_length=120)
+    read_by = models.CharField(max_length=10, default="turns")
+    quarters = models.IntegerField(default=6)
+    """Quarter turns from contact, quarters of a gauge's mark, or the number of a gap."""
+    passes = models.PositiveIntegerField(default=1)
+    bed_width_mm = models.FloatField(null=True)
+    bed_length_mm = models.FloatField(null=True)
+    speed = models.CharField(max_length=120, blank=True)
+    blankets = models.JSONField(default=list)
+    """From the plate up: see ``Blanket``."""
     note = models.CharField(max_length=300, blank=True)
     put_away = models.BooleanField(default=False)

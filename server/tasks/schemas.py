@@ -15,6 +15,8 @@ from core.polymer.dot_screen import DotScreenOutput
 from core.polymer.positive_shapes import PositiveOutput
 from core.polymer.read_prints import ReadStepsOutput, ReadTestOutput
 from core.polymer.step_chart import StepChartOutput
+from core.printing.press_template import PressTemplateOutput
+from core.printing.read_swatch import ReadSwatchOutput
 from core.reading.shapes import ReadPatchesOutput, ReadProofOutput
 from core.study.shapes import LookOverOutput, StopOutMapsOutput, StudyFieldOutput, StudyMapsOutput
 from server.replies.errors import ErrorBody
@@ -35,6 +37,8 @@ Result = (
     | ReadStepsOutput
     | ScratchViewOutput
     | HatchGuideOutput
+    | PressTemplateOutput
+    | ReadSwatchOutput
 )
 """What the kinds of tasks answer."""
 

@@ -79,6 +79,8 @@ def furnish(person):
         "test",
         "chart",
         "trial",
+        "pull",
+        "sound",
     )
     ids = {kind: new_id() for kind in kinds}
     person.must("POST", "/baths", {"id": ids["bath"], "name": "Tray", "volume_l": 4,

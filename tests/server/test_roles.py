@@ -7,7 +7,7 @@ from django.db import transaction
 
 from server.rooms.permissions import ACTIONS
 from tests.server.conftest import Person
-from tests.server.walk import bodies, filled, furnish_all, operations, upload_to
+from tests.server.walk import UPLOADS, bodies, filled, furnish_all, operations, upload_to
 
 NEEDS = {
     "scratch": [("POST", "/trials"), ("PUT", "/trials/{trial}"), ("PUT", "/plates/{plate}/marks"),
@@ -25,7 +25,7 @@ NEEDS = {
     "run": [("POST", "/runs"), ("POST", "/runs/{run}/events"), ("POST", "/runs/{run}/end"),
             ("POST", "/timers"), ("POST", "/timers/{timer}/end")],
     "log proofs": [("POST", "/proofs"), ("POST", "/files"), ("POST", "/proofs/scans"),
-                   ("PUT", "/pins")],
+                   ("PUT", "/pins"), ("POST", "/proofs/{proof}/approvals")],
     "write the record": [("POST", "/record")],
     "read baths": [("POST", "/baths/{bath}/readings"), ("POST", "/baths/{bath}/coupons"),
                    ("POST", "/baths/{bath}/patches"), ("POST", "/baths/{bath}/hydrometer"),
@@ -45,7 +45,13 @@ NEEDS = {
                ("POST", "/exposure-tests/{test}/scan"),
                ("POST", "/plates/{plate}/positive"), ("POST", "/charts"),
                ("PUT", "/charts/{chart}")],
-    "keep recipes": [("PUT", "/recipes"), ("PUT", "/tools"), ("PUT", "/supplies")],
+    "keep recipes": [("PUT", "/recipes"), ("PUT", "/tools"), ("PUT", "/supplies"),
+                     ("PUT", "/papers"), ("PUT", "/inks"), ("PUT", "/presses"),
+                     ("POST", "/inks/{ink}/swatch")],
+    "print": [("PUT", "/plates/{plate}/press"), ("POST", "/plates/{plate}/pulls/events"),
+              ("PUT", "/plates/{plate}/edition"), ("POST", "/plates/{plate}/edition/sign"),
+              ("POST", "/plates/{plate}/edition/cancel"), ("POST", "/plates/{plate}/template"),
+              ("POST", "/plates/{plate}/sounds")],
     "keep numbers": [("POST", "/numbers")],
     "keep members": [("PUT", "/members/{member}"), ("DELETE", "/members/{member}"),
                      ("GET", "/links"), ("POST", "/links"), ("DELETE", "/links/{link}")],
@@ -78,9 +84,9 @@ def undone():
 
 def status_of(person, operation, ids):
     method, path = operation
-    if (method, path.split("{room}", 1)[1]) == ("POST", "/files"):
+    if (method, path.split("{room}", 1)[1]) in UPLOADS:
         with undone():
-            return upload_to(person, person.room.id)
+            return upload_to(person, person.room.id, path.split("{room}", 1)[1], ids)
     body = bodies(ids).get((method, path.split("{room}", 1)[1]))
     with undone():
         return person.ask(method, filled(path, ids), body)[0]

@@ -7,7 +7,7 @@ import pytest
 from django.test import Client
 
 from tests.server.conftest import furnish, new_id, plan_body
-from tests.server.walk import SCHEMA, bodies, filled, furnish_all, operations, upload_to
+from tests.server.walk import SCHEMA, UPLOADS, bodies, filled, furnish_all, operations, upload_to
 
 
 @pytest.fixture
@@ -22,8 +22,8 @@ def test_every_operation_of_a_room_is_walked_and_refused(two):
         tail, asked = path.split("{room}", 1)[1], filled(path, ids)
         body = known.get((method, tail))
         # at the other's address, and at one's own address with the other's ids
-        if (method, tail) == ("POST", "/files"):
-            assert upload_to(stranger, keeper.room.id) == 404
+        if (method, tail) in UPLOADS:
+            assert upload_to(stranger, keeper.room.id, tail, ids) == 404
             walked += 1
             continue
         assert stranger.ask(method, asked, body, keeper.room.id)[0] == 404, (method, path)
@@ -54,7 +54,7 @@ def test_own_things_cannot_be_tied_to_the_others(two, own):
 def test_lists_hold_only_ones_own(two):
     _, stranger, _ = two
     for path in ("/plates", "/strips", "/baths", "/runs", "/record", "/lamps", "/charts",
-                 "/exposure-tests"):  # fmt: skip
+                 "/exposure-tests", "/papers", "/inks", "/presses"):  # fmt: skip
         assert stranger.must("GET", path)["total"] == 0
 
 

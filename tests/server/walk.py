@@ -6,7 +6,7 @@ import re
 from django.core.files.uploadedfile import SimpleUploadedFile
 
 from server.api import api
-from tests.server.conftest import furnish, new_id, picture, plan_body
+from tests.server.conftest import Device, furnish, new_id, picture, plan_body
 from tests.server.studies import finished_maps, study, study_body
 
 SCHEMA = json.loads(json.dumps(api.get_openapi_schema(), default=str))
@@ -111,6 +111,18 @@ def bodies(ids):
         ("POST", "/plates/{plate}/looks"): {"id": new_id(), "pictures": [ids["picture"]],
                                             "inked": True},
         ("POST", "/plates/{plate}/guide"): {"id": new_id()},
+        ("PUT", "/papers"): {"id": new_id(), "name": "cotton"},
+        ("PUT", "/inks"): {"id": ids["supply"], "version": 1, "name": "stolen"},
+        ("POST", "/inks/{ink}/swatch"): {"id": new_id(), "picture": ids["picture"]},
+        ("PUT", "/presses"): {"id": new_id(), "name": "x"},
+        ("PUT", "/plates/{plate}/press"): {"version": 0, "wipes": ["gauze"]},
+        ("POST", "/plates/{plate}/pulls/events"): {"events": []},
+        ("PUT", "/plates/{plate}/edition"): {"version": 1, "size": 12},
+        ("POST", "/plates/{plate}/edition/sign"): {"id": new_id(), "pull": ids["pull"],
+                                                   "reason": "a gift"},
+        ("POST", "/plates/{plate}/edition/cancel"): {"version": 1, "how": "scored"},
+        ("POST", "/plates/{plate}/template"): {"id": new_id(), "width_mm": 400, "height_mm": 300},
+        ("POST", "/proofs/{proof}/approvals"): {"id": new_id(), "condition": "dark sky"},
         ("POST", "/record"): {"id": new_id(), "text": "x", "plate": ids["plate"]},
         ("PUT", "/members/{member}"): {"role": "printer"},
         ("POST", "/links"): {"kind": "invite", "role": "keeper"},
@@ -146,14 +158,28 @@ def furnish_all(keeper):
     task = {"id": new_id(), "picture": ids["picture"], "um_per_pixel": 4}
     keeper.must("POST", f"/plates/{ids['plate']}/coverage", task)
     ids["task"] = finished_maps(keeper, ids)
+    printed(keeper, ids)
     keeper.must("POST", "/links", {"kind": "invite", "role": "printer"})
     ids["link"] = keeper.must("GET", "/links")[0]["id"]
     return ids | {
         "number": "1",
         "left": ids["proof"],
         "other": ids["strip"],
+        "ink": ids["supply"],
         "member": str(keeper.user.id),
     }
+
+
+def printed(keeper, ids):
+    """An edition of the plate with one pull, and a note spoken of it."""
+    plate = f"/plates/{ids['plate']}"
+    keeper.must("PUT", f"{plate}/edition", {"version": 0, "size": 10})
+    device = Device(keeper, f"{ids['plate']}/pulls", "plates")
+    pulled = device.event("pulled", 0) | {"id": ids["pull"]}
+    assert device.send(pulled)[0] == 200
+    form = {"id": ids["sound"], "file": SimpleUploadedFile("n.wav", SPOKEN)}
+    url = f"/api/rooms/{keeper.room.id}{plate}/sounds"
+    assert keeper.client.post(url, form).status_code == 201
 
 
 def filled(path, ids):
@@ -165,6 +191,14 @@ def filled(path, ids):
     )
 
 
-def upload_to(person, room):
-    form = {"id": new_id(), "file": SimpleUploadedFile("p.jpg", picture())}
-    return person.client.post(f"/api/rooms/{room}/files", form).status_code
+UPLOADS = {
+    ("POST", "/files"): lambda: SimpleUploadedFile("p.jpg", picture()),
+    ("POST", "/plates/{plate}/sounds"): lambda: SimpleUploadedFile("n.wav", SPOKEN),
+}  # fmt: skip
+SPOKEN = b"RIFF\x24\x00\x00\x00WAVE" + bytes(32)
+
+
+def upload_to(person, room, tail, ids):
+    form = {"id": new_id(), "file": UPLOADS["POST", tail]()}
+    at = filled("{room}" + tail, ids)
+    return person.client.post(f"/api/rooms/{room}{at}", form).status_code

@@ -10,6 +10,7 @@ from django.utils import timezone
 from server.accounts.models import User
 from server.files.models import Picture
 from server.plates.models import Plate
+from server.proofs.actions.approve import sign_ok
 from server.proofs.actions.learn import learn_from
 from server.proofs.actions.meant import TONAL, meant_tones
 from server.proofs.actions.reading import reading_of
@@ -60,6 +61,8 @@ def log_proof(user: User, room_id: uuid.UUID, given: ProofIn) -> Proof:
     text = f"Pulled State {roman(number)}" + (", OK to print." if given.ok_to_print else ".")
     write(room, user, "proof", text, plate=plate, at=proof.pulled_at)
     learn_from(user, proof)
+    if given.ok_to_print:
+        sign_ok(user, proof)
     return proof
 
 

@@ -3,9 +3,12 @@
 from __future__ import annotations
 
 import uuid
+from typing import Any
 
 from django.db import IntegrityError, transaction
+from ninja import Schema
 
+from core.calculators import compute
 from server.accounts.models import User
 from server.record.actions.write import write
 from server.replies.errors import BadValue
@@ -13,14 +16,26 @@ from server.rooms.models import Room
 from server.rooms.permissions import add, change, enter
 from server.shopbook.actions.keep import same
 from server.shopbook.models import Supply
-from server.shopbook.schemas import SupplyIn
+from server.shopbook.schemas import (
+    InkFacts,
+    InkIn,
+    Kept,
+    PaperFacts,
+    PaperIn,
+    SupplyIn,
+    SupplyKind,
+)
 
 _A = {"paper": "a paper", "ink": "an ink", "wipe": "a wipe"}
 
 
 @transaction.atomic
-def keep_supply(user: User, room_id: uuid.UUID, given: SupplyIn) -> Supply:
+def keep_supply(
+    user: User, room_id: uuid.UUID, given: SupplyIn, more: dict[str, Any] | None = None
+) -> Supply:
     """Return the stored paper, ink or wipe; under a new name all that name it follow.
+
+    ``more`` are its facts; None leaves them as they are.
 
     Raises
     ------
@@ -29,7 +44,10 @@ def keep_supply(user: User, room_id: uuid.UUID, given: SupplyIn) -> Supply:
         The room has another of that name, it has none, or it would become another kind of thing.
     """
     room = enter(user, room_id, "keep recipes")
-    facts = given.model_dump(exclude={"id", "version"}) | {"name": " ".join(given.name.split())}
+    facts: dict[str, Any] = given.model_dump(exclude={"id", "version"})
+    facts["name"] = " ".join(given.name.split())
+    if more is not None:
+        facts["facts"] = more
     supply = Supply(id=given.id, room=room, **facts)
     _check_alone(room, supply)
     try:
@@ -49,6 +67,38 @@ def keep_supply(user: User, room_id: uuid.UUID, given: SupplyIn) -> Supply:
     away = ", put away" if supply.put_away else ""
     write(room, user, supply.kind, f"{supply.name} kept{away}.", data=facts)
     return supply
+
+
+def keep_paper(user: User, room_id: uuid.UUID, given: PaperIn) -> Supply:
+    """Return the stored paper with its sheet and its damping.
+
+    Raises
+    ------
+    NotFound, NotAllowed, Stale, BadValue
+    CoreError
+        It would have to be out of the damp before it is ready.
+    """
+    times = given.model_dump(include={"school", "ready_minutes", "latest_minutes"})
+    compute("damping", times)
+    return _keep(user, room_id, "paper", given, PaperFacts)
+
+
+def keep_ink(user: User, room_id: uuid.UUID, given: InkIn) -> Supply:
+    """Return the stored ink with its recipe.
+
+    Raises
+    ------
+    NotFound, NotAllowed, Stale, BadValue
+    """
+    return _keep(user, room_id, "ink", given, InkFacts)
+
+
+def _keep(
+    user: User, room_id: uuid.UUID, kind: SupplyKind, given: Kept, facts: type[Schema]
+) -> Supply:
+    supply = SupplyIn(kind=kind, **given.model_dump(include=set(Kept.model_fields)))
+    more = given.model_dump(mode="json", include=set(facts.model_fields))
+    return keep_supply(user, room_id, supply, more)
 
 
 def _check_kind(supply: Supply, given: SupplyIn) -> None:

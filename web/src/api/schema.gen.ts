@@ -224,6 +224,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/damping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A way of damping, and how long paper has had it.
+         * @description A way of damping, and how long paper has had it.
+         */
+        post: operations["damping"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/dilute": {
         parameters: {
             query?: never;
@@ -258,6 +278,26 @@ export interface paths {
          * @description Measure the dust on an uploaded close photograph; nothing is stored.
          */
         post: operations["dust_coverage"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/edition-needs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * How many are left, when pulls were made, and what each takes.
+         * @description How many are left, when pulls were made, and what each takes.
+         */
+        post: operations["edition_needs"];
         delete?: never;
         options?: never;
         head?: never;
@@ -418,6 +458,26 @@ export interface paths {
          * @description Layers of lines over each other, with the width they print, and what the plate can reach.
          */
         post: operations["hatch_tone"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/ink-needed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A plate, how deep its lines are, how many impressions on how many days.
+         * @description A plate, how deep its lines are, how many impressions on how many days.
+         */
+        post: operations["ink_needed"];
         delete?: never;
         options?: never;
         head?: never;
@@ -704,6 +764,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/pull-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A pull's tones beside those of the OK, and what is seen on the sheet.
+         * @description A pull's tones beside those of the OK, and what is seen on the sheet.
+         */
+        post: operations["pull_check"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/read-curve": {
         parameters: {
             query?: never;
@@ -778,6 +858,26 @@ export interface paths {
          * @description The same as for planning; the sheet is for the bites that remain.
          */
         post: operations["run_sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A sheet, a plate with its margin, and how many impressions are wanted.
+         * @description A sheet, a plate with its margin, and how many impressions are wanted.
+         */
+        post: operations["sheets"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1364,6 +1464,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/damp-paper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Damp Paper
+         * @description List the paper in the damp, what must come out first at the head.
+         */
+        get: operations["server_editions_api_get_damp_paper"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/dot-screens": {
         parameters: {
             query?: never;
@@ -1610,6 +1730,50 @@ export interface paths {
         get: operations["server_files_api_get_original"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/inks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Inks
+         * @description List the inks with their recipes.
+         */
+        get: operations["server_shopbook_api_get_inks"];
+        /**
+         * Put Ink
+         * @description Keep an ink, new or changed.
+         */
+        put: operations["server_shopbook_api_put_ink"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/inks/{ink}/swatch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Swatch
+         * @description Read an ink's colour off a scan of its draw-down, as a task.
+         */
+        post: operations["server_shopbook_api_post_swatch"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1896,6 +2060,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/papers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Papers
+         * @description List the papers with their sheets and their damping.
+         */
+        get: operations["server_shopbook_api_get_papers"];
+        /**
+         * Put Paper
+         * @description Keep a paper, new or changed.
+         */
+        put: operations["server_shopbook_api_put_paper"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/pins": {
         parameters: {
             query?: never;
@@ -2032,6 +2220,90 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/plates/{plate}/edition": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Edition
+         * @description Show a plate's edition; ``after``: what scratching again after a pull would do.
+         */
+        get: operations["server_editions_api_get_edition"];
+        /**
+         * Put Edition
+         * @description Begin an edition, or change it.
+         */
+        put: operations["server_editions_api_put_edition"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/edition.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Edition Csv
+         * @description Give an edition's rows as CSV.
+         */
+        get: operations["server_editions_api_get_edition_csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/edition/cancel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Cancel
+         * @description Cancel a plate: nothing more is printed from it.
+         */
+        post: operations["server_editions_api_post_cancel"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/edition/sign": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Sign
+         * @description Sign an impression under the next number, or one that is asked for.
+         */
+        post: operations["server_editions_api_post_sign"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/plates/{plate}/guide": {
         parameters: {
             query?: never;
@@ -2130,6 +2402,46 @@ export interface paths {
          * @description Log events of a plate's marks; those known already are passed over.
          */
         post: operations["server_marks_api_post_marks_events"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/paper": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Paper Plan
+         * @description Tell how paper is torn for so many impressions, and how much ink they take.
+         */
+        get: operations["server_editions_api_get_paper_plan"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/paper.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Paper Calendar
+         * @description Give when a plate's paper is ready and must be out, with alarms, as iCalendar.
+         */
+        get: operations["server_editions_api_get_paper_calendar"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2262,6 +2574,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/plates/{plate}/press": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Press
+         * @description Show a plate at the press: what to do next, and by what.
+         */
+        get: operations["server_editions_api_get_press"];
+        /**
+         * Put Press Page
+         * @description Keep how a plate is printed: paper, ink, press, the order of wiping.
+         */
+        put: operations["server_editions_api_put_press_page"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/pulls/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Pull Events
+         * @description Log events at the press; those known already are passed over.
+         */
+        post: operations["server_editions_api_post_pull_events"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/plates/{plate}/sounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Sound
+         * @description Store a note spoken at the press; sent twice it is stored once.
+         */
+        post: operations["server_editions_api_post_sound"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/plates/{plate}/study": {
         parameters: {
             query?: never;
@@ -2386,6 +2762,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/plates/{plate}/template": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Template
+         * @description Draw a template for the press bed at 1:1, as a task.
+         */
+        post: operations["server_editions_api_post_template"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rooms/{room}/plates/{plate}/tracing.pdf": {
         parameters: {
             query?: never;
@@ -2439,6 +2835,30 @@ export interface paths {
          */
         get: operations["server_marks_api_get_wear_csv"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/presses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Presses
+         * @description List the presses.
+         */
+        get: operations["server_shopbook_api_get_presses"];
+        /**
+         * Put Press
+         * @description Keep a press, new or changed.
+         */
+        put: operations["server_shopbook_api_put_press"];
         post?: never;
         delete?: never;
         options?: never;
@@ -2504,6 +2924,26 @@ export interface paths {
         get: operations["server_proofs_api_get_proof"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/proofs/{proof}/approvals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Approval
+         * @description Decide that a proof is OK to print, or take that back.
+         */
+        post: operations["server_proofs_api_post_approval"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2734,6 +3174,26 @@ export interface paths {
          * @description Show the tables, and the numbers as they stand in this room.
          */
         get: operations["server_shopbook_api_get_shop_book"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/sounds/{sound}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Sound
+         * @description Play a note spoken at the press.
+         */
+        get: operations["server_editions_api_get_sound"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3284,6 +3744,89 @@ export interface components {
             points: components["schemas"]["CurvePoint"][];
         };
         /**
+         * ApprovalIn
+         * @description An OK to print, or that it is taken back.
+         */
+        ApprovalIn: {
+            /**
+             * Area
+             * @default
+             */
+            area: string;
+            /**
+             * Condition
+             * @default
+             */
+            condition: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Ok
+             * @default true
+             */
+            ok: boolean;
+            /**
+             * Remark
+             * @default
+             */
+            remark: string;
+            /**
+             * Said By
+             * @default printer
+             * @enum {string}
+             */
+            said_by: "artist" | "printer";
+        };
+        /**
+         * ApprovalOut
+         * @description An OK as it was said.
+         */
+        ApprovalOut: {
+            /**
+             * Area
+             * @default
+             */
+            area: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            /**
+             * Condition
+             * @default
+             */
+            condition: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Ok
+             * @default true
+             */
+            ok: boolean;
+            /**
+             * Remark
+             * @default
+             */
+            remark: string;
+            /**
+             * Said By
+             * @default printer
+             * @enum {string}
+             */
+            said_by: "artist" | "printer";
+            /** Standing */
+            standing: boolean;
+        };
+        /**
          * Area
          * @description All parts of the image meant to have one tone; with no ``lstar`` it stays paper white.
          *
@@ -3354,6 +3897,22 @@ export interface components {
             plate: number;
         };
         /**
+         * AreaOff
+         * @description How far an area is from the OK; above zero is too light.
+         */
+        AreaOff: {
+            /** Lstar */
+            lstar: number;
+            /** Name */
+            name: string;
+            /** Off Lstar */
+            off_lstar: number;
+            /** Ok Lstar */
+            ok_lstar: number;
+            /** Within */
+            within: boolean;
+        };
+        /**
          * Ask
          * @description Questions to a strip's curve, in its own bath or in one of the room's.
          */
@@ -3393,6 +3952,40 @@ export interface components {
             x_mm: number;
             /** Y Mm */
             y_mm: number;
+        };
+        /**
+         * BatchLabel
+         * @description Paper in the damp anywhere in the room.
+         */
+        BatchLabel: {
+            /** At Seconds */
+            at_seconds: number;
+            /**
+             * Batch
+             * Format: uuid
+             */
+            batch: string;
+            /** Latest Seconds */
+            latest_seconds: number;
+            /** Left */
+            left: number;
+            /** Name */
+            name: string;
+            /** Pieces */
+            pieces: number;
+            /**
+             * Plate
+             * Format: uuid
+             */
+            plate: string;
+            /** Plate Name */
+            plate_name: string;
+            /** Ready Seconds */
+            ready_seconds: number;
+            /** School */
+            school: string;
+            /** Whose */
+            whose: string;
         };
         /**
          * BathChange
@@ -4184,6 +4777,18 @@ export interface components {
             lstar: number;
         };
         /**
+         * Blanket
+         * @description A blanket of a press.
+         */
+        Blanket: {
+            /** Name */
+            name: string;
+            /** New On */
+            new_on?: string | null;
+            /** Washed On */
+            washed_on?: string | null;
+        };
+        /**
          * Broken
          * @description A row that is kept but cannot be shown, and why.
          */
@@ -4269,6 +4874,16 @@ export interface components {
             sequence: number;
             /** Spread Ms */
             spread_ms: number;
+        };
+        /**
+         * CancelIn
+         * @description The plate is cancelled: nothing more is printed from it.
+         */
+        CancelIn: {
+            /** How */
+            how: string;
+            /** Version */
+            version: number;
         };
         /**
          * CardStep
@@ -4832,6 +5447,80 @@ export interface components {
             spread_ms: number;
         };
         /**
+         * Cleaned
+         * @description The plate was cleaned of its ink.
+         */
+        Cleaned: Record<string, never>;
+        /**
+         * CleanedEventIn
+         * @description The plate was cleaned of its ink.
+         */
+        CleanedEventIn: {
+            /** @default {} */
+            data: components["schemas"]["Cleaned"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "plate-cleaned";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * CleanedEventOut
+         * @description The plate was cleaned of its ink.
+         */
+        CleanedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            /** @default {} */
+            data: components["schemas"]["Cleaned"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "plate-cleaned";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
          * CleaningOrderInput
          * @description What lies on a plate, the uppermost first.
          */
@@ -4937,6 +5626,107 @@ export interface components {
             tables: string;
             /** Text */
             text: string;
+        };
+        /**
+         * ConditionHolds
+         * @description How the area that an OK's condition is about reads in the impressions.
+         */
+        ConditionHolds: {
+            /** Area */
+            area: string;
+            /** Holds */
+            holds: boolean;
+            /** Last Lstar */
+            last_lstar: number;
+            /** Ok Lstar */
+            ok_lstar: number;
+            /** Worst Label */
+            worst_label: string;
+            /** Worst Lstar */
+            worst_lstar: number;
+        };
+        /**
+         * ConditionMet
+         * @description The condition of an OK to print was met.
+         */
+        ConditionMet: {
+            /**
+             * Approval
+             * Format: uuid
+             */
+            approval: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * ConditionMetEventIn
+         * @description The condition of an OK to print was met.
+         */
+        ConditionMetEventIn: {
+            data: components["schemas"]["ConditionMet"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "condition-met";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * ConditionMetEventOut
+         * @description The condition of an OK to print was met.
+         */
+        ConditionMetEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["ConditionMet"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "condition-met";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * Conditions
@@ -5548,6 +6338,53 @@ export interface components {
             waste_cm2: number;
         };
         /**
+         * DampingInput
+         * @description A way of damping, and how long paper has had it.
+         */
+        DampingInput: {
+            /** Latest Minutes */
+            latest_minutes?: number | null;
+            /** Ready Minutes */
+            ready_minutes?: number | null;
+            /**
+             * School
+             * @enum {string}
+             */
+            school: "soft-soak" | "hard-soak" | "sponge-bag" | "pack" | "tap";
+            /**
+             * Seconds
+             * @default 0
+             */
+            seconds: number;
+        };
+        /**
+         * DampingOutput
+         * @description When paper is ready and when it must be out, from when it went in [s].
+         */
+        DampingOutput: {
+            /** Label */
+            label: string;
+            /** Latest Seconds */
+            latest_seconds: number;
+            /** Left Seconds */
+            left_seconds: number;
+            /** Measured */
+            measured: boolean;
+            /** Place */
+            place: string;
+            /** Ready Seconds */
+            ready_seconds: number;
+            /** Redamp */
+            redamp: string;
+            /**
+             * Stage
+             * @enum {string}
+             */
+            stage: "must-wait" | "ready" | "too-long";
+            /** Text */
+            text: string;
+        };
+        /**
          * DiluteInput
          * @description How much of what to pour: by parts, or a ferric stock down to a strength.
          *
@@ -5747,7 +6584,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "lift" | "care" | "wait" | "light";
+            kind: "lift" | "care" | "wait" | "light" | "paper" | "clean";
             /** Plate */
             plate: string | null;
             /** Plate Name */
@@ -5792,6 +6629,11 @@ export interface components {
          * @description Another plate of the room; what else its own forecast was asked is passed over.
          */
         EarlierPlate: {
+            /**
+             * Bitten
+             * @default false
+             */
+            bitten: boolean;
             /**
              * Material
              * @enum {string}
@@ -5851,6 +6693,221 @@ export interface components {
              * Width Mm
              * @default 1.5
              */
+            width_mm: number;
+        };
+        /**
+         * EditionIn
+         * @description An edition, decided on a ``version``; 0 for a new one.
+         */
+        EditionIn: {
+            /**
+             * Artist Proofs
+             * @default 2
+             */
+            artist_proofs: number;
+            /**
+             * Order
+             * @default pulled
+             * @enum {string}
+             */
+            order: "pulled" | "dried";
+            /**
+             * Printer Proofs
+             * @default 1
+             */
+            printer_proofs: number;
+            /**
+             * Size
+             * @default 20
+             */
+            size: number;
+            /**
+             * Spoiled Share
+             * @default 0.1
+             */
+            spoiled_share: number;
+            /**
+             * Tolerance Lstar
+             * @default 3
+             */
+            tolerance_lstar: number;
+            /** Version */
+            version: number;
+            /**
+             * Wear Area
+             * @default
+             */
+            wear_area: string;
+        };
+        /**
+         * EditionNeedsInput
+         * @description How many are left, when pulls were made, and what each takes.
+         */
+        EditionNeedsInput: {
+            /** Left */
+            left: number;
+            /**
+             * Pulled Seconds
+             * @default []
+             */
+            pulled_seconds: number[];
+            /**
+             * Spoiled
+             * @default 0
+             */
+            spoiled: number;
+            /**
+             * Spoiled Share
+             * @default 0.1
+             */
+            spoiled_share: number;
+        };
+        /**
+         * EditionNeedsOutput
+         * @description What the rest of an edition takes.
+         */
+        EditionNeedsOutput: {
+            /** Breaks */
+            breaks: number;
+            /** Counted */
+            counted: number;
+            /** Hands Minutes */
+            hands_minutes: number;
+            /** High Minutes */
+            high_minutes: number;
+            /** Low Minutes */
+            low_minutes: number;
+            /** Minutes Each */
+            minutes_each: number;
+            /** Pieces */
+            pieces: number;
+            /** Spare */
+            spare: number;
+            /** Spoiled Share */
+            spoiled_share: number;
+        };
+        /**
+         * EditionOut
+         * @description An edition as it stands, with what is still needed.
+         */
+        EditionOut: {
+            /** Artist Done */
+            artist_done: number;
+            /**
+             * Artist Proofs
+             * @default 2
+             */
+            artist_proofs: number;
+            /** By Needle */
+            by_needle: boolean;
+            /** Cancelled At */
+            cancelled_at: string | null;
+            /** Cancelled How */
+            cancelled_how: string;
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            condition: components["schemas"]["ConditionHolds"] | null;
+            /** Done */
+            done: number;
+            forecast: components["schemas"]["WearForecastOutput"] | null;
+            /** Height Mm */
+            height_mm: number;
+            ink: components["schemas"]["InkNeededOutput"];
+            /** Ink Name */
+            ink_name: string;
+            /** Left */
+            left: number;
+            /** Metal */
+            metal: string;
+            /** Metal Text */
+            metal_text: string;
+            needs: components["schemas"]["EditionNeedsOutput"];
+            /** Next Number */
+            next_number: number | null;
+            /** Now Seconds */
+            now_seconds: number;
+            ok: components["schemas"]["OkOut"] | null;
+            /** Ok Place */
+            ok_place: number;
+            /**
+             * Order
+             * @default pulled
+             * @enum {string}
+             */
+            order: "pulled" | "dried";
+            /** Pale From */
+            pale_from: number | null;
+            /** Pale High */
+            pale_high: number | null;
+            /** Pale Low */
+            pale_low: number | null;
+            /** Paper Name */
+            paper_name: string;
+            /**
+             * Plate
+             * Format: uuid
+             */
+            plate: string;
+            /** Plate Name */
+            plate_name: string;
+            /** Press Name */
+            press_name: string;
+            /** Press Text */
+            press_text: string;
+            /** Printer Done */
+            printer_done: number;
+            /**
+             * Printer Proofs
+             * @default 1
+             */
+            printer_proofs: number;
+            printing: components["schemas"]["PrintingDecided"];
+            /** Range Text */
+            range_text: string;
+            /** Room Name */
+            room_name: string;
+            /** Route */
+            route: string;
+            /** Rows */
+            rows: components["schemas"]["ImpressionRow"][];
+            /** Sentence */
+            sentence: string;
+            sheets: components["schemas"]["SheetsOutput"] | null;
+            /** Sheets Fault */
+            sheets_fault: string;
+            /**
+             * Size
+             * @default 20
+             */
+            size: number;
+            /** Spoiled */
+            spoiled: number;
+            /**
+             * Spoiled Share
+             * @default 0.1
+             */
+            spoiled_share: number;
+            /** Thickness Mm */
+            thickness_mm: number;
+            /** To Come */
+            to_come: number;
+            /**
+             * Tolerance Lstar
+             * @default 3
+             */
+            tolerance_lstar: number;
+            /** Version */
+            version: number;
+            /** Void */
+            void: number;
+            /**
+             * Wear Area
+             * @default
+             */
+            wear_area: string;
+            /** Wears */
+            wears: string;
+            /** Width Mm */
             width_mm: number;
         };
         /**
@@ -6024,7 +7081,7 @@ export interface components {
          */
         EventsIn: {
             /** Events */
-            events: (components["schemas"]["DipEventIn"] | components["schemas"]["LiftEventIn"] | components["schemas"]["TemperatureEventIn"] | components["schemas"]["RockedEventIn"] | components["schemas"]["FeatheredEventIn"] | components["schemas"]["BrushedEventIn"] | components["schemas"]["RefreshedEventIn"] | components["schemas"]["CoveredEventIn"] | components["schemas"]["OpenedEventIn"] | components["schemas"]["RinsedEventIn"] | components["schemas"]["NeutralisedEventIn"] | components["schemas"]["ProtectedEventIn"] | components["schemas"]["ScrapEventIn"] | components["schemas"]["ObservationEventIn"] | components["schemas"]["NoteEventIn"] | components["schemas"]["UndoEventIn"] | components["schemas"]["BeganEventIn"] | components["schemas"]["EndedEventIn"] | components["schemas"]["PassedOverEventIn"] | components["schemas"]["CheckedEventIn"] | components["schemas"]["WaterReadEventIn"] | components["schemas"]["SatDownEventIn"] | components["schemas"]["GotUpEventIn"] | components["schemas"]["SharpenedEventIn"] | components["schemas"]["SlippedEventIn"] | components["schemas"]["MendedEventIn"] | components["schemas"]["MarkedEventIn"] | components["schemas"]["PulledEventIn"] | components["schemas"]["ImpressionReadEventIn"] | components["schemas"]["ScratchedAgainEventIn"] | components["schemas"]["SteelFacedEventIn"])[];
+            events: (components["schemas"]["DipEventIn"] | components["schemas"]["LiftEventIn"] | components["schemas"]["TemperatureEventIn"] | components["schemas"]["RockedEventIn"] | components["schemas"]["FeatheredEventIn"] | components["schemas"]["BrushedEventIn"] | components["schemas"]["RefreshedEventIn"] | components["schemas"]["CoveredEventIn"] | components["schemas"]["OpenedEventIn"] | components["schemas"]["RinsedEventIn"] | components["schemas"]["NeutralisedEventIn"] | components["schemas"]["ProtectedEventIn"] | components["schemas"]["ScrapEventIn"] | components["schemas"]["ObservationEventIn"] | components["schemas"]["NoteEventIn"] | components["schemas"]["UndoEventIn"] | components["schemas"]["BeganEventIn"] | components["schemas"]["EndedEventIn"] | components["schemas"]["PassedOverEventIn"] | components["schemas"]["CheckedEventIn"] | components["schemas"]["WaterReadEventIn"] | components["schemas"]["SatDownEventIn"] | components["schemas"]["GotUpEventIn"] | components["schemas"]["SharpenedEventIn"] | components["schemas"]["SlippedEventIn"] | components["schemas"]["MendedEventIn"] | components["schemas"]["MarkedEventIn"] | components["schemas"]["PulledEventIn"] | components["schemas"]["ImpressionReadEventIn"] | components["schemas"]["ScratchedAgainEventIn"] | components["schemas"]["SteelFacedEventIn"] | components["schemas"]["PaperInEventIn"] | components["schemas"]["PaperOutEventIn"] | components["schemas"]["PaperRedampedEventIn"] | components["schemas"]["InkedEventIn"] | components["schemas"]["WipedEventIn"] | components["schemas"]["WipeAgainEventIn"] | components["schemas"]["LaidEventIn"] | components["schemas"]["PressSetEventIn"] | components["schemas"]["WipeMappedEventIn"] | components["schemas"]["PullNotedEventIn"] | components["schemas"]["PullReadEventIn"] | components["schemas"]["SpoiledEventIn"] | components["schemas"]["SignedOffEventIn"] | components["schemas"]["HungEventIn"] | components["schemas"]["CleanedEventIn"] | components["schemas"]["ConditionMetEventIn"])[];
         };
         /**
          * ExposureCard
@@ -6125,7 +7182,7 @@ export interface components {
             /** Ended At */
             ended_at: string | null;
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"] | components["schemas"]["PaperInEventOut"] | components["schemas"]["PaperOutEventOut"] | components["schemas"]["PaperRedampedEventOut"] | components["schemas"]["InkedEventOut"] | components["schemas"]["WipedEventOut"] | components["schemas"]["WipeAgainEventOut"] | components["schemas"]["LaidEventOut"] | components["schemas"]["PressSetEventOut"] | components["schemas"]["WipeMappedEventOut"] | components["schemas"]["PullNotedEventOut"] | components["schemas"]["PullReadEventOut"] | components["schemas"]["SpoiledEventOut"] | components["schemas"]["SignedOffEventOut"] | components["schemas"]["HungEventOut"] | components["schemas"]["CleanedEventOut"] | components["schemas"]["ConditionMetEventOut"])[];
             /**
              * Id
              * Format: uuid
@@ -7094,6 +8151,92 @@ export interface components {
             text: string;
         };
         /**
+         * Hung
+         * @description Impressions were put to dry.
+         */
+        Hung: {
+            /**
+             * Days
+             * @default 2
+             */
+            days: number;
+            /**
+             * How
+             * @default blotters
+             * @enum {string}
+             */
+            how: "board" | "blotters" | "line";
+            /** Pulls */
+            pulls: string[];
+        };
+        /**
+         * HungEventIn
+         * @description Impressions were put to dry.
+         */
+        HungEventIn: {
+            data: components["schemas"]["Hung"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hung";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * HungEventOut
+         * @description Impressions were put to dry.
+         */
+        HungEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["Hung"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hung";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
          * Hydrometer
          * @description A reading at the stem of a hydrometer, not yet freed of the metal in the bath.
          */
@@ -7274,6 +8417,54 @@ export interface components {
             spread_ms: number;
         };
         /**
+         * ImpressionRow
+         * @description One pull as a row of the edition.
+         */
+        ImpressionRow: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Damp Seconds */
+            damp_seconds: number | null;
+            /** Dry Seconds */
+            dry_seconds: number | null;
+            /** Label */
+            label: string;
+            /** Lstar */
+            lstar: number | null;
+            /** Note */
+            note: string;
+            /** Number */
+            number: number | null;
+            /** Off Lstar */
+            off_lstar: number | null;
+            /** Passes */
+            passes: number;
+            /** Place */
+            place: number;
+            /**
+             * Pull
+             * Format: uuid
+             */
+            pull: string;
+            /** Quarters */
+            quarters: number | null;
+            /** Reason */
+            reason: string;
+            /** Series */
+            series: ("edition" | "artist" | "printer" | "trial") | null;
+            /** Signed Seconds */
+            signed_seconds: number | null;
+            /** Spread */
+            spread: number | null;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "signed" | "void" | "spoiled" | "to-come" | "over" | "before-ok" | "unsigned";
+        };
+        /**
          * Ingredient
          * @description One thing that goes in.
          */
@@ -7291,6 +8482,280 @@ export interface components {
              * @enum {string}
              */
             role: "water" | "acid" | "ferric" | "salt" | "alkali" | "other";
+        };
+        /**
+         * InkIn
+         * @description An ink.
+         */
+        InkIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Parts
+             * @default []
+             */
+            parts: components["schemas"]["InkPart"][];
+            /**
+             * Put Away
+             * @default false
+             */
+            put_away: boolean;
+            /**
+             * Stiffness
+             * @default middle
+             * @enum {string}
+             */
+            stiffness: "soft" | "middle" | "stiff";
+            /** Swatch Lab */
+            swatch_lab?: [
+                number,
+                number,
+                number
+            ] | null;
+            /**
+             * Transparency
+             * @default 0.02
+             */
+            transparency: number;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+            /** Warm C */
+            warm_c?: number | null;
+        };
+        /**
+         * InkNeededInput
+         * @description A plate, how deep its lines are, how many impressions on how many days.
+         */
+        InkNeededInput: {
+            /**
+             * Days
+             * @default 1
+             */
+            days: number;
+            /**
+             * Depth Um
+             * @default 50
+             */
+            depth_um: number;
+            /**
+             * Impressions
+             * @default 1
+             */
+            impressions: number;
+            /**
+             * Ink
+             * @default []
+             */
+            ink: components["schemas"]["InkPart"][];
+            /**
+             * Inked Share
+             * @default 1
+             */
+            inked_share: number;
+            /** Plate Mm */
+            plate_mm: [
+                number,
+                number
+            ];
+        };
+        /**
+         * InkNeededOutput
+         * @description Ink in grams: × or ÷ 1.5 until a room has weighed its own.
+         */
+        InkNeededOutput: {
+            /** First G */
+            first_g: number;
+            /** High G */
+            high_g: number;
+            /** Low G */
+            low_g: number;
+            /** Next G */
+            next_g: number;
+            /** Parts */
+            parts: components["schemas"]["PartGrams"][];
+            /** Text */
+            text: string;
+            /** Total G */
+            total_g: number;
+        };
+        /**
+         * InkOut
+         * @description An ink as it stands.
+         */
+        InkOut: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Parts
+             * @default []
+             */
+            parts: components["schemas"]["InkPart"][];
+            /**
+             * Put Away
+             * @default false
+             */
+            put_away: boolean;
+            /**
+             * Stiffness
+             * @default middle
+             * @enum {string}
+             */
+            stiffness: "soft" | "middle" | "stiff";
+            /** Swatch Hex */
+            swatch_hex: string;
+            /** Swatch Lab */
+            swatch_lab?: [
+                number,
+                number,
+                number
+            ] | null;
+            /**
+             * Transparency
+             * @default 0.02
+             */
+            transparency: number;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+            /** Warm C */
+            warm_c?: number | null;
+        };
+        /**
+         * InkPart
+         * @description One part of an ink.
+         */
+        InkPart: {
+            /** Name */
+            name: string;
+            /** Parts */
+            parts: number;
+            /**
+             * Role
+             * @default other
+             * @enum {string}
+             */
+            role: "pigment" | "base" | "medium" | "oil" | "other";
+        };
+        /**
+         * Inked
+         * @description The plate was inked; the event is the pull that begins.
+         */
+        Inked: {
+            /** Celsius */
+            celsius?: number | null;
+            /** Ink */
+            ink?: string | null;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+        };
+        /**
+         * InkedEventIn
+         * @description The plate was inked; the event is the pull that begins.
+         */
+        InkedEventIn: {
+            /**
+             * @default {
+             *       "celsius": null,
+             *       "ink": null,
+             *       "name": ""
+             *     }
+             */
+            data: components["schemas"]["Inked"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "inked";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * InkedEventOut
+         * @description The plate was inked; the event is the pull that begins.
+         */
+        InkedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            /**
+             * @default {
+             *       "celsius": null,
+             *       "ink": null,
+             *       "name": ""
+             *     }
+             */
+            data: components["schemas"]["Inked"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "inked";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * InstrumentChange
@@ -7487,6 +8952,102 @@ export interface components {
             spread: number;
             /** Wanted Lstar */
             wanted_lstar: number;
+        };
+        /**
+         * Laid
+         * @description Plate and paper lie on the bed.
+         */
+        Laid: {
+            /** Batch */
+            batch?: string | null;
+            /**
+             * Checked
+             * @default []
+             */
+            checked: string[];
+            /** Pull */
+            pull?: string | null;
+        };
+        /**
+         * LaidEventIn
+         * @description Plate and paper lie on the bed.
+         */
+        LaidEventIn: {
+            /**
+             * @default {
+             *       "batch": null,
+             *       "checked": [],
+             *       "pull": null
+             *     }
+             */
+            data: components["schemas"]["Laid"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "laid";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * LaidEventOut
+         * @description Plate and paper lie on the bed.
+         */
+        LaidEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            /**
+             * @default {
+             *       "batch": null,
+             *       "checked": [],
+             *       "pull": null
+             *     }
+             */
+            data: components["schemas"]["Laid"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "laid";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * LampDoseInput
@@ -8548,7 +10109,7 @@ export interface components {
             /** Drawing */
             drawing?: string | null;
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"] | components["schemas"]["PaperInEventOut"] | components["schemas"]["PaperOutEventOut"] | components["schemas"]["PaperRedampedEventOut"] | components["schemas"]["InkedEventOut"] | components["schemas"]["WipedEventOut"] | components["schemas"]["WipeAgainEventOut"] | components["schemas"]["LaidEventOut"] | components["schemas"]["PressSetEventOut"] | components["schemas"]["WipeMappedEventOut"] | components["schemas"]["PullNotedEventOut"] | components["schemas"]["PullReadEventOut"] | components["schemas"]["SpoiledEventOut"] | components["schemas"]["SignedOffEventOut"] | components["schemas"]["HungEventOut"] | components["schemas"]["CleanedEventOut"] | components["schemas"]["ConditionMetEventOut"])[];
             /**
              * Groups
              * @default []
@@ -9318,7 +10879,7 @@ export interface components {
              * Code
              * @enum {string}
              */
-            code: "already-in-bath" | "lift-waits-for-dip" | "second-lift" | "pressed-twice" | "undone" | "too-long" | "too-many" | "unknown-area";
+            code: "already-in-bath" | "lift-waits-for-dip" | "second-lift" | "pressed-twice" | "undone" | "too-long" | "too-many" | "unknown-area" | "inked-already" | "done-before" | "pulled-twice" | "no-such-pull" | "no-such-paper" | "signed-stays";
             /**
              * Event
              * Format: uuid
@@ -9425,6 +10986,65 @@ export interface components {
             sequence: number;
             /** Spread Ms */
             spread_ms: number;
+        };
+        /**
+         * OkOut
+         * @description The OK to print that stands.
+         */
+        OkOut: {
+            /**
+             * Approval
+             * Format: uuid
+             */
+            approval: string;
+            /** Area */
+            area: string;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** By */
+            by: string;
+            /** Condition */
+            condition: string;
+            /** Ink */
+            ink: string;
+            /** Met */
+            met: boolean;
+            /** Paper */
+            paper: string;
+            /** Picture */
+            picture: string | null;
+            /** Pressure */
+            pressure: string;
+            /**
+             * Proof
+             * Format: uuid
+             */
+            proof: string;
+            /** Remark */
+            remark: string;
+            /** Said By */
+            said_by: string;
+            /** State Number */
+            state_number: number;
+            /** Tones */
+            tones: components["schemas"]["OkTone"][];
+            /** Wipe */
+            wipe: string;
+        };
+        /**
+         * OkTone
+         * @description An area as the OK prints it.
+         */
+        OkTone: {
+            /** Area */
+            area: string;
+            /** Lstar */
+            lstar: number;
+            /** Spread */
+            spread: number;
         };
         /**
          * OpenLink
@@ -9743,6 +11363,22 @@ export interface components {
             /** Total */
             total: number;
         };
+        /** Page[InkOut] */
+        Page_InkOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
+            /** Items */
+            items: components["schemas"]["InkOut"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
         /** Page[InstrumentOut] */
         Page_InstrumentOut_: {
             /**
@@ -9807,6 +11443,22 @@ export interface components {
             /** Total */
             total: number;
         };
+        /** Page[PaperKindOut] */
+        Page_PaperKindOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
+            /** Items */
+            items: components["schemas"]["PaperKindOut"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
         /** Page[PinOut] */
         Page_PinOut_: {
             /**
@@ -9832,6 +11484,22 @@ export interface components {
             broken: components["schemas"]["Broken"][];
             /** Items */
             items: components["schemas"]["PlateCard"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
+        /** Page[PressProfileOut] */
+        Page_PressProfileOut_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
+            /** Items */
+            items: components["schemas"]["PressProfileOut"][];
             /** Page */
             page: number;
             /** Page Size */
@@ -10208,6 +11876,444 @@ export interface components {
             code: "no-pair" | "at-edge" | "few-times" | "unsure";
             /** Text */
             text: string;
+        };
+        /**
+         * PaperBatch
+         * @description Pieces that were damped together; its id is the event's.
+         */
+        PaperBatch: {
+            /** At Seconds */
+            at_seconds: number;
+            /**
+             * Event
+             * Format: uuid
+             */
+            event: string;
+            /** Latest Seconds */
+            latest_seconds: number;
+            /** Left */
+            left: number;
+            /** Name */
+            name: string;
+            /** Out Seconds */
+            out_seconds: number | null;
+            /** Paper */
+            paper: string | null;
+            /** Pieces */
+            pieces: number;
+            /** Ready Seconds */
+            ready_seconds: number;
+            /** Redamped */
+            redamped: number;
+            /**
+             * School
+             * @enum {string}
+             */
+            school: "soft-soak" | "hard-soak" | "sponge-bag" | "pack" | "tap";
+            /** Whose */
+            whose: string;
+        };
+        /**
+         * PaperIn
+         * @description A paper.
+         */
+        PaperIn: {
+            /**
+             * Better Side
+             * @default felt
+             * @enum {string}
+             */
+            better_side: "felt" | "wire" | "either";
+            /**
+             * G Per M2
+             * @default 280
+             */
+            g_per_m2: number;
+            /**
+             * Height Mm
+             * @default 760
+             */
+            height_mm: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Latest Minutes */
+            latest_minutes?: number | null;
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Put Away
+             * @default false
+             */
+            put_away: boolean;
+            /** Ready Minutes */
+            ready_minutes?: number | null;
+            /**
+             * School
+             * @default soft-soak
+             * @enum {string}
+             */
+            school: "soft-soak" | "hard-soak" | "sponge-bag" | "pack" | "tap";
+            /**
+             * Sheets
+             * @default 0
+             */
+            sheets: number;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+            /**
+             * Width Mm
+             * @default 560
+             */
+            width_mm: number;
+        };
+        /**
+         * PaperInEventIn
+         * @description Pieces of paper went into the damp; the event is the batch.
+         */
+        PaperInEventIn: {
+            /**
+             * @default {
+             *       "latest_seconds": 7200,
+             *       "name": "",
+             *       "paper": null,
+             *       "pieces": 1,
+             *       "ready_seconds": 1200,
+             *       "school": "soft-soak",
+             *       "whose": ""
+             *     }
+             */
+            data: components["schemas"]["PaperIn"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "paper-in";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * PaperInEventOut
+         * @description Pieces of paper went into the damp; the event is the batch.
+         */
+        PaperInEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            /**
+             * @default {
+             *       "latest_seconds": 7200,
+             *       "name": "",
+             *       "paper": null,
+             *       "pieces": 1,
+             *       "ready_seconds": 1200,
+             *       "school": "soft-soak",
+             *       "whose": ""
+             *     }
+             */
+            data: components["schemas"]["PaperIn"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "paper-in";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
+         * PaperKindOut
+         * @description A paper as it stands, with its windows in the damp.
+         */
+        PaperKindOut: {
+            /**
+             * Better Side
+             * @default felt
+             * @enum {string}
+             */
+            better_side: "felt" | "wire" | "either";
+            damping: components["schemas"]["DampingOutput"];
+            /**
+             * G Per M2
+             * @default 280
+             */
+            g_per_m2: number;
+            /**
+             * Height Mm
+             * @default 760
+             */
+            height_mm: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Latest Minutes */
+            latest_minutes?: number | null;
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Put Away
+             * @default false
+             */
+            put_away: boolean;
+            /** Ready Minutes */
+            ready_minutes?: number | null;
+            /**
+             * School
+             * @default soft-soak
+             * @enum {string}
+             */
+            school: "soft-soak" | "hard-soak" | "sponge-bag" | "pack" | "tap";
+            /**
+             * Sheets
+             * @default 0
+             */
+            sheets: number;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+            /**
+             * Width Mm
+             * @default 560
+             */
+            width_mm: number;
+        };
+        /**
+         * PaperOut
+         * @description Pieces came out to be blotted; ``pieces`` null: all that are left.
+         */
+        PaperOut: {
+            /**
+             * Batch
+             * Format: uuid
+             */
+            batch: string;
+            /** Pieces */
+            pieces?: number | null;
+        };
+        /**
+         * PaperOutEventIn
+         * @description Pieces came out to be blotted; ``pieces`` null: all that are left.
+         */
+        PaperOutEventIn: {
+            data: components["schemas"]["PaperOut"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "paper-out";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * PaperOutEventOut
+         * @description Pieces came out to be blotted; ``pieces`` null: all that are left.
+         */
+        PaperOutEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["PaperOut"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "paper-out";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
+         * PaperPlanOut
+         * @description How a plate's paper is torn, and what lies in the damp.
+         */
+        PaperPlanOut: {
+            fault: components["schemas"]["ErrorBody"] | null;
+            /** Impressions */
+            impressions: number;
+            ink: components["schemas"]["InkNeededOutput"];
+            sheets: components["schemas"]["SheetsOutput"] | null;
+        };
+        /**
+         * PaperRedamped
+         * @description A batch was damped again, for another colour or because it dried.
+         */
+        PaperRedamped: {
+            /**
+             * Batch
+             * Format: uuid
+             */
+            batch: string;
+        };
+        /**
+         * PaperRedampedEventIn
+         * @description A batch was damped again, for another colour or because it dried.
+         */
+        PaperRedampedEventIn: {
+            data: components["schemas"]["PaperRedamped"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "paper-redamped";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * PaperRedampedEventOut
+         * @description A batch was damped again, for another colour or because it dried.
+         */
+        PaperRedampedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["PaperRedamped"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "paper-redamped";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
+         * PartGrams
+         * @description How much of one part is weighed out for the run.
+         */
+        PartGrams: {
+            /** Grams */
+            grams: number;
+            /** Name */
+            name: string;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "pigment" | "base" | "medium" | "oil" | "other";
         };
         /**
          * PassedOver
@@ -11313,6 +13419,360 @@ export interface components {
             warning: string | null;
         };
         /**
+         * PressIn
+         * @description A press.
+         */
+        PressIn: {
+            /** Bed Length Mm */
+            bed_length_mm?: number | null;
+            /** Bed Width Mm */
+            bed_width_mm?: number | null;
+            /**
+             * Blankets
+             * @default []
+             */
+            blankets: components["schemas"]["Blanket"][];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Passes
+             * @default 1
+             */
+            passes: number;
+            /**
+             * Put Away
+             * @default false
+             */
+            put_away: boolean;
+            /**
+             * Quarters
+             * @default 6
+             */
+            quarters: number;
+            /**
+             * Read By
+             * @default turns
+             * @enum {string}
+             */
+            read_by: "turns" | "gauge" | "gap";
+            /**
+             * Speed
+             * @default
+             */
+            speed: string;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+        };
+        /**
+         * PressOut
+         * @description A plate at the press: what to do next, and by what.
+         */
+        PressOut: {
+            /** Areas */
+            areas: string[];
+            /** Cancelled */
+            cancelled: boolean;
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            /** Checks */
+            checks: components["schemas"]["PullChecked"][];
+            decided: components["schemas"]["PrintingDecided"];
+            /** Dries Seconds */
+            dries_seconds: number;
+            /** Events */
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"] | components["schemas"]["PaperInEventOut"] | components["schemas"]["PaperOutEventOut"] | components["schemas"]["PaperRedampedEventOut"] | components["schemas"]["InkedEventOut"] | components["schemas"]["WipedEventOut"] | components["schemas"]["WipeAgainEventOut"] | components["schemas"]["LaidEventOut"] | components["schemas"]["PressSetEventOut"] | components["schemas"]["WipeMappedEventOut"] | components["schemas"]["PullNotedEventOut"] | components["schemas"]["PullReadEventOut"] | components["schemas"]["SpoiledEventOut"] | components["schemas"]["SignedOffEventOut"] | components["schemas"]["HungEventOut"] | components["schemas"]["CleanedEventOut"] | components["schemas"]["ConditionMetEventOut"])[];
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            ink: components["schemas"]["InkOut"] | null;
+            /** Inks */
+            inks: components["schemas"]["InkOut"][];
+            /** Labels */
+            labels: components["schemas"]["PullLabel"][];
+            /** Metal */
+            metal: string;
+            /** Name */
+            name: string;
+            /** Next Number */
+            next_number: number | null;
+            /** Now Seconds */
+            now_seconds: number;
+            ok: components["schemas"]["OkOut"] | null;
+            /**
+             * Order
+             * @enum {string}
+             */
+            order: "pulled" | "dried";
+            paper: components["schemas"]["PaperKindOut"] | null;
+            /** Papers */
+            papers: components["schemas"]["PaperKindOut"][];
+            /** Picture */
+            picture: string | null;
+            press: components["schemas"]["PressProfileOut"] | null;
+            /** Presses */
+            presses: components["schemas"]["PressProfileOut"][];
+            /** Size */
+            size: number | null;
+            state: components["schemas"]["PullState"];
+            /** Version */
+            version: number;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * PressProfileOut
+         * @description A press as it stands.
+         */
+        PressProfileOut: {
+            /** Bed Length Mm */
+            bed_length_mm?: number | null;
+            /** Bed Width Mm */
+            bed_width_mm?: number | null;
+            /**
+             * Blankets
+             * @default []
+             */
+            blankets: components["schemas"]["Blanket"][];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Passes
+             * @default 1
+             */
+            passes: number;
+            /**
+             * Put Away
+             * @default false
+             */
+            put_away: boolean;
+            /**
+             * Quarters
+             * @default 6
+             */
+            quarters: number;
+            /**
+             * Read By
+             * @default turns
+             * @enum {string}
+             */
+            read_by: "turns" | "gauge" | "gap";
+            /** Set Text */
+            set_text: string;
+            /**
+             * Speed
+             * @default
+             */
+            speed: string;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+        };
+        /**
+         * PressPull
+         * @description One pull, from its inking on; its id is that event's.
+         */
+        PressPull: {
+            /** Areas */
+            areas: components["schemas"]["PulledTone"][];
+            /** Batch */
+            batch: string | null;
+            /** Before Ok */
+            before_ok: string;
+            /** Celsius */
+            celsius: number | null;
+            /** Checked */
+            checked: string[];
+            /** Damp Seconds */
+            damp_seconds: number | null;
+            /** Dries */
+            dries: ("board" | "blotters" | "line") | null;
+            /** Dry Seconds */
+            dry_seconds: number | null;
+            /**
+             * Event
+             * Format: uuid
+             */
+            event: string;
+            /** Given Up */
+            given_up: boolean;
+            /** Ink */
+            ink: string | null;
+            /** Ink Name */
+            ink_name: string;
+            /** Inked Seconds */
+            inked_seconds: number;
+            /** Laid Seconds */
+            laid_seconds: number | null;
+            /** Notes */
+            notes: components["schemas"]["SaidAtThePress"][];
+            /** Passes */
+            passes: number;
+            /** Place */
+            place: number;
+            /** Press */
+            press: string | null;
+            /** Pulled Seconds */
+            pulled_seconds: number | null;
+            /** Quarters */
+            quarters: number | null;
+            /** Seen */
+            seen: ("first-pull" | "edges-dirty" | "shiny-paper" | "stiff-paper" | "over-wiped" | "film-all-over" | "creased")[];
+            /** Series */
+            series: ("edition" | "artist" | "printer" | "trial") | null;
+            /** Signed */
+            signed: string | null;
+            /** Signed Seconds */
+            signed_seconds: number | null;
+            /** Spoiled */
+            spoiled: string | null;
+            /** Wipe Map */
+            wipe_map: string | null;
+            /** Wiped Seconds */
+            wiped_seconds: number | null;
+            /** Wipes */
+            wipes: string[];
+            /** Worn */
+            worn: number;
+        };
+        /**
+         * PressSet
+         * @description The press was set: quarter turns from contact, passes, whose blankets.
+         */
+        PressSet: {
+            /**
+             * Passes
+             * @default 1
+             */
+            passes: number;
+            /** Press */
+            press?: string | null;
+            /** Quarters */
+            quarters: number;
+        };
+        /**
+         * PressSetEventIn
+         * @description The press was set: quarter turns from contact, passes, whose blankets.
+         */
+        PressSetEventIn: {
+            data: components["schemas"]["PressSet"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "press-set";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * PressSetEventOut
+         * @description The press was set: quarter turns from contact, passes, whose blankets.
+         */
+        PressSetEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["PressSet"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "press-set";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
+         * PressTemplateOutput
+         * @description The template as it was written; places from the top left of the paper.
+         */
+        PressTemplateOutput: {
+            /** Across */
+            across: number;
+            /** Down */
+            down: number;
+            /** Margins Mm */
+            margins_mm: [
+                number,
+                number,
+                number
+            ];
+            /** Pages */
+            pages: number;
+            /** Path */
+            path: string;
+            /** Plate At Mm */
+            plate_at_mm: [
+                number,
+                number
+            ];
+            /** Text */
+            text: string;
+        };
+        /**
          * PressureRow
          * @description What one pressure draws.
          */
@@ -11401,6 +13861,84 @@ export interface components {
             low: number;
             /** Lstar */
             lstar: number;
+        };
+        /**
+         * PrintingDecided
+         * @description How a plate is printed: paper, ink, press, the order of wiping, how it dries.
+         */
+        PrintingDecided: {
+            /**
+             * Depth Um
+             * @default 50
+             */
+            depth_um: number;
+            /**
+             * Drying
+             * @default blotters
+             * @enum {string}
+             */
+            drying: "board" | "blotters" | "line";
+            /** Ink */
+            ink?: string | null;
+            /**
+             * Lift Mm
+             * @default 0
+             */
+            lift_mm: number;
+            /**
+             * Margin Mm
+             * @default 60
+             */
+            margin_mm: number;
+            /** Paper */
+            paper?: string | null;
+            /** Press */
+            press?: string | null;
+            /**
+             * Wipes
+             * @default []
+             */
+            wipes: string[];
+        };
+        /**
+         * PrintingIn
+         * @description How a plate is printed, decided on a ``version``; 0 for the first.
+         */
+        PrintingIn: {
+            /**
+             * Depth Um
+             * @default 50
+             */
+            depth_um: number;
+            /**
+             * Drying
+             * @default blotters
+             * @enum {string}
+             */
+            drying: "board" | "blotters" | "line";
+            /** Ink */
+            ink?: string | null;
+            /**
+             * Lift Mm
+             * @default 0
+             */
+            lift_mm: number;
+            /**
+             * Margin Mm
+             * @default 60
+             */
+            margin_mm: number;
+            /** Paper */
+            paper?: string | null;
+            /** Press */
+            press?: string | null;
+            /** Version */
+            version: number;
+            /**
+             * Wipes
+             * @default []
+             */
+            wipes: string[];
         };
         /**
          * ProbeOut
@@ -11513,6 +14051,8 @@ export interface components {
          */
         ProofOut: {
             advice: components["schemas"]["AdviseOutput"] | null;
+            /** Approvals */
+            approvals: components["schemas"]["ApprovalOut"][];
             /** Foul Bite */
             foul_bite: boolean | null;
             /**
@@ -11633,6 +14173,312 @@ export interface components {
             spread_ms: number;
         };
         /**
+         * PullCheckInput
+         * @description A pull's tones beside those of the OK, and what is seen on the sheet.
+         */
+        PullCheckInput: {
+            /**
+             * Areas
+             * @default []
+             */
+            areas: components["schemas"]["PulledArea"][];
+            /**
+             * Seen
+             * @default []
+             */
+            seen: ("first-pull" | "edges-dirty" | "shiny-paper" | "stiff-paper" | "over-wiped" | "film-all-over" | "creased")[];
+            /**
+             * Tolerance Lstar
+             * @default 3
+             */
+            tolerance_lstar: number;
+        };
+        /**
+         * PullCheckOutput
+         * @description Does it match, why not, and what to change at the next pull.
+         */
+        PullCheckOutput: {
+            /** Areas */
+            areas: components["schemas"]["AreaOff"][];
+            /** Bite */
+            bite: boolean;
+            /** Next */
+            next: string[];
+            /** Printing */
+            printing: number;
+            /** Text */
+            text: string;
+            /** Title */
+            title: string;
+            /**
+             * Verdict
+             * @enum {string}
+             */
+            verdict: "matches" | "printing" | "wear" | "plate" | "unread";
+        };
+        /**
+         * PullChecked
+         * @description A pull beside the OK.
+         */
+        PullChecked: {
+            check: components["schemas"]["PullCheckOutput"];
+            /**
+             * Pull
+             * Format: uuid
+             */
+            pull: string;
+        };
+        /**
+         * PullLabel
+         * @description What a pull is called.
+         */
+        PullLabel: {
+            /** Label */
+            label: string;
+            /** Number */
+            number: number | null;
+            /**
+             * Pull
+             * Format: uuid
+             */
+            pull: string;
+            /** Series */
+            series: ("edition" | "artist" | "printer" | "trial") | null;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "signed" | "void" | "spoiled" | "to-come" | "over" | "before-ok" | "unsigned";
+        };
+        /**
+         * PullNoted
+         * @description Words typed or spoken at the press.
+         */
+        PullNoted: {
+            /** Pull */
+            pull?: string | null;
+            /**
+             * Seconds
+             * @default 0
+             */
+            seconds: number;
+            /** Sound */
+            sound?: string | null;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+        };
+        /**
+         * PullNotedEventIn
+         * @description Words typed or spoken at the press.
+         */
+        PullNotedEventIn: {
+            /**
+             * @default {
+             *       "pull": null,
+             *       "seconds": 0,
+             *       "sound": null,
+             *       "text": ""
+             *     }
+             */
+            data: components["schemas"]["PullNoted"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pull-noted";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * PullNotedEventOut
+         * @description Words typed or spoken at the press.
+         */
+        PullNotedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            /**
+             * @default {
+             *       "pull": null,
+             *       "seconds": 0,
+             *       "sound": null,
+             *       "text": ""
+             *     }
+             */
+            data: components["schemas"]["PullNoted"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pull-noted";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
+         * PullRead
+         * @description An impression was read, or looked at; the last reading counts.
+         */
+        PullRead: {
+            /**
+             * Areas
+             * @default []
+             */
+            areas: components["schemas"]["PulledTone"][];
+            /**
+             * Pull
+             * Format: uuid
+             */
+            pull: string;
+            /**
+             * Seen
+             * @default []
+             */
+            seen: ("first-pull" | "edges-dirty" | "shiny-paper" | "stiff-paper" | "over-wiped" | "film-all-over" | "creased")[];
+        };
+        /**
+         * PullReadEventIn
+         * @description An impression was read, or looked at; the last reading counts.
+         */
+        PullReadEventIn: {
+            data: components["schemas"]["PullRead"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pull-read";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * PullReadEventOut
+         * @description An impression was read, or looked at; the last reading counts.
+         */
+        PullReadEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["PullRead"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pull-read";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
+         * PullState
+         * @description Where a plate stands at the press.
+         */
+        PullState: {
+            /** Batches */
+            batches: components["schemas"]["PaperBatch"][];
+            /** Cleaned Seconds */
+            cleaned_seconds: number | null;
+            /** Conditions Met */
+            conditions_met: string[];
+            /** Dirty Since Seconds */
+            dirty_since_seconds: number | null;
+            /** Notes */
+            notes: components["schemas"]["SaidAtThePress"][];
+            /** Notices */
+            notices: components["schemas"]["Notice"][];
+            /** Passes */
+            passes: number;
+            /** Patches */
+            patches: components["schemas"]["WipePatch"][];
+            /** Press */
+            press: string | null;
+            /** Pulls */
+            pulls: components["schemas"]["PressPull"][];
+            /** Quarters */
+            quarters: number | null;
+            /**
+             * Stage
+             * @enum {string}
+             */
+            stage: "ink" | "wipe" | "lay" | "pull";
+            /** Under Way */
+            under_way: string | null;
+            /** Wipe Map */
+            wipe_map: string | null;
+        };
+        /**
          * Pulled
          * @description An impression; a spoiled one has no number of an edition, and wears the plate as well.
          */
@@ -11649,6 +14495,8 @@ export interface components {
              * @default 1
              */
             passes: number;
+            /** Pull */
+            pull?: string | null;
             /**
              * Spoiled
              * @default false
@@ -11661,6 +14509,28 @@ export interface components {
             spread: number;
         };
         /**
+         * PulledArea
+         * @description An area as it printed, beside the OK.
+         */
+        PulledArea: {
+            /** Lstar */
+            lstar: number;
+            /** Name */
+            name: string;
+            /** Ok Lstar */
+            ok_lstar: number;
+            /**
+             * Spread
+             * @default 1
+             */
+            spread: number;
+            /**
+             * Worn Lstar
+             * @default 0
+             */
+            worn_lstar: number;
+        };
+        /**
          * PulledEventIn
          * @description An impression; a spoiled one has no number of an edition, and wears the plate as well.
          */
@@ -11670,6 +14540,7 @@ export interface components {
              *       "lstar": null,
              *       "note": "",
              *       "passes": 1,
+             *       "pull": null,
              *       "spoiled": false,
              *       "spread": 0.8
              *     }
@@ -11715,6 +14586,7 @@ export interface components {
              *       "lstar": null,
              *       "note": "",
              *       "passes": 1,
+             *       "pull": null,
              *       "spoiled": false,
              *       "spread": 0.8
              *     }
@@ -11744,6 +14616,21 @@ export interface components {
             sequence: number;
             /** Spread Ms */
             spread_ms: number;
+        };
+        /**
+         * PulledTone
+         * @description An area as it was read off an impression.
+         */
+        PulledTone: {
+            /** Lstar */
+            lstar: number;
+            /** Name */
+            name: string;
+            /**
+             * Spread
+             * @default 0.8
+             */
+            spread: number;
         };
         /**
          * Reach
@@ -11980,6 +14867,24 @@ export interface components {
              * Format: uuid
              */
             picture: string;
+        };
+        /**
+         * ReadSwatchOutput
+         * @description The colour of an ink.
+         */
+        ReadSwatchOutput: {
+            /** Hex */
+            hex: string;
+            /** Lab */
+            lab: [
+                number,
+                number,
+                number
+            ];
+            /** Spread */
+            spread: number;
+            /** Text */
+            text: string;
         };
         /**
          * ReadTableInput
@@ -12770,7 +15675,7 @@ export interface components {
             /** Ended At */
             ended_at: string | null;
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"] | components["schemas"]["PaperInEventOut"] | components["schemas"]["PaperOutEventOut"] | components["schemas"]["PaperRedampedEventOut"] | components["schemas"]["InkedEventOut"] | components["schemas"]["WipedEventOut"] | components["schemas"]["WipeAgainEventOut"] | components["schemas"]["LaidEventOut"] | components["schemas"]["PressSetEventOut"] | components["schemas"]["WipeMappedEventOut"] | components["schemas"]["PullNotedEventOut"] | components["schemas"]["PullReadEventOut"] | components["schemas"]["SpoiledEventOut"] | components["schemas"]["SignedOffEventOut"] | components["schemas"]["HungEventOut"] | components["schemas"]["CleanedEventOut"] | components["schemas"]["ConditionMetEventOut"])[];
             /** Facing */
             facing: ("face up" | "face down" | "upright") | null;
             heat: components["schemas"]["HeatOut"] | null;
@@ -12909,6 +15814,25 @@ export interface components {
             temperature_at_seconds: number | null;
             /** Temperature C */
             temperature_c: number | null;
+        };
+        /**
+         * SaidAtThePress
+         * @description A note typed or spoken.
+         */
+        SaidAtThePress: {
+            /** At Seconds */
+            at_seconds: number;
+            /**
+             * Event
+             * Format: uuid
+             */
+            event: string;
+            /** Sound */
+            sound: string | null;
+            /** Sound Seconds */
+            sound_seconds: number;
+            /** Text */
+            text: string;
         };
         /**
          * SatDown
@@ -13496,25 +16420,91 @@ export interface components {
         };
         /**
          * SheetPiece
-         * @description Plates of one size to be cut out.
+         * @description One piece where it lies in the sheet [mm], from its top left.
          */
         SheetPiece: {
-            /**
-             * Count
-             * @default 1
-             */
-            count: number;
             /** Height Mm */
             height_mm: number;
             /**
-             * May Turn
-             * @default true
+             * Waste
+             * @default false
              */
-            may_turn: boolean;
-            /** Name */
-            name: string;
+            waste: boolean;
             /** Width Mm */
             width_mm: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * SheetsInput
+         * @description A sheet, a plate with its margin, and how many impressions are wanted.
+         */
+        SheetsInput: {
+            /** Impressions */
+            impressions: number;
+            /**
+             * In Stock
+             * @default 0
+             */
+            in_stock: number;
+            /**
+             * Margin Mm
+             * @default 60
+             */
+            margin_mm: number;
+            /** Plate Mm */
+            plate_mm: [
+                number,
+                number
+            ];
+            /** Sheet Mm */
+            sheet_mm: [
+                number,
+                number
+            ];
+            /**
+             * Spoiled Share
+             * @default 0.1
+             */
+            spoiled_share: number;
+        };
+        /**
+         * SheetsOutput
+         * @description How a sheet is torn, and how many are needed.
+         */
+        SheetsOutput: {
+            /** Goes */
+            goes: components["schemas"]["Tear"][];
+            /** Margins Mm */
+            margins_mm: [
+                number,
+                number
+            ];
+            /** Piece Mm */
+            piece_mm: [
+                number,
+                number
+            ];
+            /** Pieces */
+            pieces: components["schemas"]["SheetPiece"][];
+            /** Pieces Needed */
+            pieces_needed: number;
+            /** Pieces Per Sheet */
+            pieces_per_sheet: number;
+            /** Sheets */
+            sheets: number;
+            /** Spare */
+            spare: number;
+            /** Tears */
+            tears: string[];
+            /** Text */
+            text: string;
+            /** To Buy */
+            to_buy: number;
+            /** Turned */
+            turned: boolean;
         };
         /**
          * Shelf
@@ -13581,13 +16571,32 @@ export interface components {
         };
         /**
          * SignIn
-         * @description Name and password.
+         * @description Sign an impression, with a line; ``number`` null takes the next.
          */
         SignIn: {
-            /** Password */
-            password: string;
-            /** Sign In */
-            sign_in: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Number */
+            number?: number | null;
+            /**
+             * Pull
+             * Format: uuid
+             */
+            pull: string;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /**
+             * Series
+             * @default edition
+             * @enum {string}
+             */
+            series: "edition" | "artist" | "printer" | "trial";
         };
         /**
          * SignOut
@@ -13601,6 +16610,95 @@ export interface components {
             key: "lights-lost" | "paper-grey" | "darks-closed" | "no-tooth" | "middle-dark" | "mottled" | "rings" | "edges-lifted" | "not-clear" | "one-side" | "blurred" | "film-stuck" | "tacky";
             /** Label */
             label: string;
+        };
+        /**
+         * SignedOff
+         * @description An impression was signed; its number comes from the print room, and stays.
+         */
+        SignedOff: {
+            /**
+             * Pull
+             * Format: uuid
+             */
+            pull: string;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+            /**
+             * Series
+             * @default edition
+             * @enum {string}
+             */
+            series: "edition" | "artist" | "printer" | "trial";
+        };
+        /**
+         * SignedOffEventIn
+         * @description An impression was signed; its number comes from the print room, and stays.
+         */
+        SignedOffEventIn: {
+            data: components["schemas"]["SignedOff"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "signed";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * SignedOffEventOut
+         * @description An impression was signed; its number comes from the print room, and stays.
+         */
+        SignedOffEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["SignedOff"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "signed";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * Sitting
@@ -13792,6 +16890,21 @@ export interface components {
             y_mm: number;
         };
         /**
+         * SoundOut
+         * @description A stored note.
+         */
+        SoundOut: {
+            /** Bytes */
+            bytes: number;
+            /** Content Type */
+            content_type: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+        };
+        /**
          * Source
          * @description One source of today's speed, with its share in it.
          */
@@ -13860,6 +16973,89 @@ export interface components {
             low: number;
             /** Value */
             value: number;
+        };
+        /**
+         * Spoiled
+         * @description An impression is spoiled: it wore the plate, and stands for none of the edition.
+         */
+        Spoiled: {
+            /**
+             * Pull
+             * Format: uuid
+             */
+            pull: string;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+        };
+        /**
+         * SpoiledEventIn
+         * @description An impression is spoiled: it wore the plate, and stands for none of the edition.
+         */
+        SpoiledEventIn: {
+            data: components["schemas"]["Spoiled"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "spoiled";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * SpoiledEventOut
+         * @description An impression is spoiled: it wore the plate, and stands for none of the edition.
+         */
+        SpoiledEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["Spoiled"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "spoiled";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * StageMap
@@ -14354,7 +17550,7 @@ export interface components {
                 number
             ][];
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"] | components["schemas"]["PaperInEventOut"] | components["schemas"]["PaperOutEventOut"] | components["schemas"]["PaperRedampedEventOut"] | components["schemas"]["InkedEventOut"] | components["schemas"]["WipedEventOut"] | components["schemas"]["WipeAgainEventOut"] | components["schemas"]["LaidEventOut"] | components["schemas"]["PressSetEventOut"] | components["schemas"]["WipeMappedEventOut"] | components["schemas"]["PullNotedEventOut"] | components["schemas"]["PullReadEventOut"] | components["schemas"]["SpoiledEventOut"] | components["schemas"]["SignedOffEventOut"] | components["schemas"]["HungEventOut"] | components["schemas"]["CleanedEventOut"] | components["schemas"]["ConditionMetEventOut"])[];
             /** In Bath */
             in_bath: boolean;
             /** Now Seconds */
@@ -14989,6 +18185,22 @@ export interface components {
             version: number;
         };
         /**
+         * SwatchIn
+         * @description A stored scan of an ink's draw-down.
+         */
+        SwatchIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Picture
+             * Format: uuid
+             */
+            picture: string;
+        };
+        /**
          * Table
          * @description One table of the shop book: rows of named cells.
          */
@@ -15055,7 +18267,7 @@ export interface components {
             /** Progress */
             progress: number;
             /** Result */
-            result: components["schemas"]["DustCoverageOutput"] | components["schemas"]["StudyFieldOutput"] | components["schemas"]["StudyMapsOutput"] | components["schemas"]["LookOverOutput"] | components["schemas"]["StopOutMapsOutput"] | components["schemas"]["ReadPatchesOutput"] | components["schemas"]["ReadProofOutput"] | components["schemas"]["StepChartOutput"] | components["schemas"]["PositiveOutput"] | components["schemas"]["DotScreenOutput"] | components["schemas"]["ReadTestOutput"] | components["schemas"]["ReadStepsOutput"] | components["schemas"]["ScratchViewOutput"] | components["schemas"]["HatchGuideOutput"] | null;
+            result: components["schemas"]["DustCoverageOutput"] | components["schemas"]["StudyFieldOutput"] | components["schemas"]["StudyMapsOutput"] | components["schemas"]["LookOverOutput"] | components["schemas"]["StopOutMapsOutput"] | components["schemas"]["ReadPatchesOutput"] | components["schemas"]["ReadProofOutput"] | components["schemas"]["StepChartOutput"] | components["schemas"]["PositiveOutput"] | components["schemas"]["DotScreenOutput"] | components["schemas"]["ReadTestOutput"] | components["schemas"]["ReadStepsOutput"] | components["schemas"]["ScratchViewOutput"] | components["schemas"]["HatchGuideOutput"] | components["schemas"]["PressTemplateOutput"] | components["schemas"]["ReadSwatchOutput"] | null;
             /**
              * State
              * @enum {string}
@@ -15063,6 +18275,26 @@ export interface components {
             state: "waiting" | "doing" | "done" | "failed" | "stopped";
             /** Turn */
             turn: number;
+        };
+        /**
+         * Tear
+         * @description One go: what is torn, along which side it is measured, and at which places of it [mm].
+         */
+        Tear: {
+            /** At Mm */
+            at_mm: number[];
+            /** Equal */
+            equal: number;
+            /** Of Mm */
+            of_mm: [
+                number,
+                number
+            ];
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "width" | "height";
         };
         /**
          * Temperature
@@ -15138,6 +18370,32 @@ export interface components {
             sequence: number;
             /** Spread Ms */
             spread_ms: number;
+        };
+        /**
+         * TemplateIn
+         * @description A template for the press bed to print at 1:1.
+         */
+        TemplateIn: {
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Lift Mm
+             * @default 0
+             */
+            lift_mm: number;
+            /**
+             * Print On
+             * @default A4
+             * @enum {string}
+             */
+            print_on: "A4" | "A3" | "A2" | "letter" | "tabloid";
+            /** Width Mm */
+            width_mm: number;
         };
         /**
          * TestCard
@@ -16094,6 +19352,11 @@ export interface components {
             /** Ask Again After */
             ask_again_after?: number | null;
             /**
+             * Bitten
+             * @default false
+             */
+            bitten: boolean;
+            /**
              * History
              * @default []
              */
@@ -16314,6 +19577,279 @@ export interface components {
             tables: string;
             /** Text */
             text: string;
+        };
+        /**
+         * WipeAgain
+         * @description It went back from the bed to be wiped again.
+         */
+        WipeAgain: {
+            /** Pull */
+            pull?: string | null;
+        };
+        /**
+         * WipeAgainEventIn
+         * @description It went back from the bed to be wiped again.
+         */
+        WipeAgainEventIn: {
+            /**
+             * @default {
+             *       "pull": null
+             *     }
+             */
+            data: components["schemas"]["WipeAgain"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "wipe-again";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * WipeAgainEventOut
+         * @description It went back from the bed to be wiped again.
+         */
+        WipeAgainEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            /**
+             * @default {
+             *       "pull": null
+             *     }
+             */
+            data: components["schemas"]["WipeAgain"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "wipe-again";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
+         * WipeMapped
+         * @description Where to leave ink and where to wipe bright, painted on the picture; the last one counts.
+         */
+        WipeMapped: {
+            /** Patches */
+            patches: components["schemas"]["WipePatch"][];
+        };
+        /**
+         * WipeMappedEventIn
+         * @description Where to leave ink and where to wipe bright, painted on the picture; the last one counts.
+         */
+        WipeMappedEventIn: {
+            data: components["schemas"]["WipeMapped"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "wipe-mapped";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * WipeMappedEventOut
+         * @description Where to leave ink and where to wipe bright, painted on the picture; the last one counts.
+         */
+        WipeMappedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["WipeMapped"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "wipe-mapped";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
+         * WipePatch
+         * @description A patch of a wipe map, in mm on the print from its top left.
+         */
+        WipePatch: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "leave" | "bright" | "whiting";
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * Wiped
+         * @description The plate was wiped; ``pull`` null for the one under way.
+         */
+        Wiped: {
+            /**
+             * Passes
+             * @default []
+             */
+            passes: string[];
+            /** Pull */
+            pull?: string | null;
+        };
+        /**
+         * WipedEventIn
+         * @description The plate was wiped; ``pull`` null for the one under way.
+         */
+        WipedEventIn: {
+            /**
+             * @default {
+             *       "passes": [],
+             *       "pull": null
+             *     }
+             */
+            data: components["schemas"]["Wiped"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "wiped";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * WipedEventOut
+         * @description The plate was wiped; ``pull`` null for the one under way.
+         */
+        WipedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            /**
+             * @default {
+             *       "passes": [],
+             *       "pull": null
+             *     }
+             */
+            data: components["schemas"]["Wiped"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "wiped";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * Worth
@@ -17630,6 +21166,120 @@ export interface operations {
             };
         };
     };
+    damping: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DampingInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DampingOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     dilute: {
         parameters: {
             query?: never;
@@ -17772,6 +21422,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DustCoverageOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    edition_needs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EditionNeedsInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditionNeedsOutput"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
@@ -18684,6 +22448,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HatchToneOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    ink_needed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InkNeededInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InkNeededOutput"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
@@ -20374,6 +24252,120 @@ export interface operations {
             };
         };
     };
+    pull_check: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PullCheckInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PullCheckOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     read_curve: {
         parameters: {
             query?: never;
@@ -20736,6 +24728,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RunSheet"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    sheets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetsInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetsOutput"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
@@ -23951,6 +28057,73 @@ export interface operations {
             };
         };
     };
+    server_editions_api_get_damp_paper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchLabel"][];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_exposures_api_post_screen: {
         parameters: {
             query?: never;
@@ -25400,6 +29573,308 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_shopbook_api_get_inks: {
+        parameters: {
+            query?: {
+                page?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_InkOut_"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_shopbook_api_put_ink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InkIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InkOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_shopbook_api_post_swatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                ink: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SwatchIn"];
+            };
+        };
+        responses: {
+            /** @description Under way, as a task. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -27127,6 +31602,191 @@ export interface operations {
             };
         };
     };
+    server_shopbook_api_get_papers: {
+        parameters: {
+            query?: {
+                page?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_PaperKindOut_"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_shopbook_api_put_paper: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaperIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaperKindOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_proofs_api_get_pins: {
         parameters: {
             query: {
@@ -28055,6 +32715,493 @@ export interface operations {
             };
         };
     };
+    server_editions_api_get_edition: {
+        parameters: {
+            query?: {
+                after?: number | null;
+            };
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditionOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_editions_api_put_edition: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EditionIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditionOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_editions_api_get_edition_csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_editions_api_post_cancel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CancelIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditionOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_editions_api_post_sign: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SignIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EditionOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_marks_api_post_guide: {
         parameters: {
             query?: never;
@@ -28644,6 +33791,143 @@ export interface operations {
             };
             /** @description A body of a kind that is not read here. */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_editions_api_get_paper_plan: {
+        parameters: {
+            query?: {
+                impressions?: number | null;
+                spoiled_share?: number | null;
+            };
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaperPlanOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_editions_api_get_paper_calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -29435,6 +34719,436 @@ export interface operations {
             };
         };
     };
+    server_editions_api_get_press: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PressOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_editions_api_put_press_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PrintingIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PressOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_editions_api_post_pull_events: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EventsIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PressOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_editions_api_post_sound: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /**
+                     * File
+                     * Format: binary
+                     */
+                    file: string;
+                    /**
+                     * Id
+                     * Format: uuid
+                     */
+                    id: string;
+                };
+            };
+        };
+        responses: {
+            /** @description Stored; sent twice it is stored once. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SoundOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_overview_study_api_get_study: {
         parameters: {
             query?: never;
@@ -30059,6 +35773,123 @@ export interface operations {
             };
         };
     };
+    server_editions_api_post_template: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                plate: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TemplateIn"];
+            };
+        };
+        responses: {
+            /** @description Under way, as a task. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     server_overview_api_get_tracing: {
         parameters: {
             query?: {
@@ -30245,6 +36076,191 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_shopbook_api_get_presses: {
+        parameters: {
+            query?: {
+                page?: number;
+            };
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_PressProfileOut_"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_shopbook_api_put_press: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PressIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PressProfileOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -30615,6 +36631,123 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_proofs_api_post_approval: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                proof: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ApprovalIn"];
+            };
+        };
+        responses: {
+            /** @description Stored; sent twice it is stored once. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProofOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -31780,6 +37913,72 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ShopBook"];
                 };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_editions_api_get_sound: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                sound: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
             400: {

@@ -1,0 +1,1 @@
+"""Editions: numbers, who signed what, what is still needed, and the certificate."""

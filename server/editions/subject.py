@@ -1,0 +1,33 @@
+"""A plate at the press as a subject of events: what was signed is numbered as it comes in."""
+
+from __future__ import annotations
+
+from server.accounts.models import User
+from server.editions.numbers import number_signed
+from server.events.subject import Subject
+from server.plates.models import Plate
+from server.proofs.actions.approve import AFTER_OK
+from server.pulls.models import Pulls
+from server.pulls.state import pull_state_of
+
+
+def _plate(pulls: Pulls) -> Plate | None:
+    return pulls.plate
+
+
+def _no_bath(_: Pulls) -> None:
+    return None
+
+
+def _follow(user: User, pulls: Pulls) -> None:
+    """Number what was signed; the plate stands at its edition once something is numbered."""
+    state = pull_state_of(pulls.plate)
+    number_signed(user, pulls.plate, state)
+    if pulls.plate.place != "edition" and any(each.series for each in state.pulls):
+        Plate.objects.filter(id=pulls.plate_id).update(place="edition", place_note="")
+
+
+AFTER_OK.append(number_signed)
+PULLS = Subject(
+    kind="pull", model=Pulls, action="print", plate=_plate, bath=_no_bath, follow=_follow,
+)  # fmt: skip
