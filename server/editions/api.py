@@ -28,7 +28,7 @@ from server.editions.schemas import (
     EditionOut,
     PaperPlanOut,
     PressOut,
-    SignIn,
+    SignatureIn,
     TemplateIn,
 )
 from server.editions.shelf import labels_of
@@ -92,7 +92,7 @@ def put_edition(request: HttpRequest, room: RoomId, plate: UUID, payload: Editio
 
 
 @router.post("/plates/{uuid:plate}/edition/sign", response={200: EditionOut, **WRITES})
-def post_sign(request: HttpRequest, room: RoomId, plate: UUID, payload: SignIn) -> EditionOut:
+def post_sign(request: HttpRequest, room: RoomId, plate: UUID, payload: SignatureIn) -> EditionOut:
     """Sign an impression under the next number, or one that is asked for."""
     return edition_out(sign_impression(signed_in(request), room, plate, payload))
 

@@ -49,7 +49,7 @@ class EditionIn(EditionDecided):
     version: Annotated[int, Field(ge=0)]
 
 
-class SignIn(Schema):
+class SignatureIn(Schema):
     """Sign an impression, with a line; ``number`` null takes the next."""
 
     id: UUID

@@ -26,7 +26,7 @@ from server.shopbook.schemas import (
     InkOut,
     OwnNumberIn,
     OwnNumberOut,
-    PaperIn,
+    PaperKindIn,
     PaperKindOut,
     PressIn,
     PressProfileOut,
@@ -109,7 +109,7 @@ def get_papers(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page
 
 
 @router.put("/papers", response={200: PaperKindOut, **KEEPS})
-def put_paper(request: HttpRequest, room: RoomId, payload: PaperIn) -> PaperKindOut:
+def put_paper(request: HttpRequest, room: RoomId, payload: PaperKindIn) -> PaperKindOut:
     """Keep a paper, new or changed."""
     return paper_out(keep_paper(signed_in(request), room, payload))
 

@@ -130,11 +130,11 @@ class Kept(Schema):
     put_away: bool = False
 
 
-class PaperIn(PaperFacts, Kept):
+class PaperKindIn(PaperFacts, Kept):
     """A paper."""
 
 
-class PaperKindOut(PaperIn):
+class PaperKindOut(PaperKindIn):
     """A paper as it stands, with its windows in the damp."""
 
     damping: DampingOutput

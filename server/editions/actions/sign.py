@@ -13,7 +13,7 @@ from server.accounts.models import User
 from server.editions.actions.keep import edition_id
 from server.editions.models import Edition, Impression
 from server.editions.numbers import most_of, number_signed, numbers_of, store_number
-from server.editions.schemas import SignIn
+from server.editions.schemas import SignatureIn
 from server.editions.subject import PULLS
 from server.events.actions.log import log_events
 from server.events.schemas import EventsIn
@@ -30,7 +30,9 @@ _MOST_NAMED = 8
 
 
 @transaction.atomic
-def sign_impression(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: SignIn) -> Plate:
+def sign_impression(
+    user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: SignatureIn
+) -> Plate:
     """Return the plate after an impression was signed; sent twice it is signed once.
 
     Raises
@@ -66,7 +68,7 @@ PULLS_ALONE = type(PULLS)(
 """As ``PULLS``; the number follows here, by what was asked."""
 
 
-def _event(given: SignIn) -> EventsIn:
+def _event(given: SignatureIn) -> EventsIn:
     now = timezone.now().timestamp() * 1000
     return EventsIn.model_validate({"events": [{
         "id": given.id, "kind": "signed", "device": _DOOR, "sequence": int(now),
@@ -75,7 +77,7 @@ def _event(given: SignIn) -> EventsIn:
     }]})  # fmt: skip
 
 
-def _check(plate: Plate, edition: Edition, pull: PressPull, given: SignIn) -> None:
+def _check(plate: Plate, edition: Edition, pull: PressPull, given: SignatureIn) -> None:
     if pull.spoiled is not None:
         raise BadValue("spoiled", "This impression is spoiled: it stands for none of the edition.",
                        field="pull", allowed="one that is not spoiled")  # fmt: skip

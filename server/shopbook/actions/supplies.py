@@ -21,7 +21,7 @@ from server.shopbook.schemas import (
     InkIn,
     Kept,
     PaperFacts,
-    PaperIn,
+    PaperKindIn,
     SupplyIn,
     SupplyKind,
 )
@@ -69,7 +69,7 @@ def keep_supply(
     return supply
 
 
-def keep_paper(user: User, room_id: uuid.UUID, given: PaperIn) -> Supply:
+def keep_paper(user: User, room_id: uuid.UUID, given: PaperKindIn) -> Supply:
     """Return the stored paper with its sheet and its damping.
 
     Raises

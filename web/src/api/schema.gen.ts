@@ -11915,46 +11915,31 @@ export interface components {
         };
         /**
          * PaperIn
-         * @description A paper.
+         * @description Pieces of paper went into the damp; the event is the batch.
          */
         PaperIn: {
             /**
-             * Better Side
-             * @default felt
-             * @enum {string}
+             * Latest Seconds
+             * @default 7200
              */
-            better_side: "felt" | "wire" | "either";
+            latest_seconds: number;
             /**
-             * G Per M2
-             * @default 280
-             */
-            g_per_m2: number;
-            /**
-             * Height Mm
-             * @default 760
-             */
-            height_mm: number;
-            /**
-             * Id
-             * Format: uuid
-             */
-            id: string;
-            /** Latest Minutes */
-            latest_minutes?: number | null;
-            /** Name */
-            name: string;
-            /**
-             * Note
+             * Name
              * @default
              */
-            note: string;
+            name: string;
+            /** Paper */
+            paper?: string | null;
             /**
-             * Put Away
-             * @default false
+             * Pieces
+             * @default 1
              */
-            put_away: boolean;
-            /** Ready Minutes */
-            ready_minutes?: number | null;
+            pieces: number;
+            /**
+             * Ready Seconds
+             * @default 1200
+             */
+            ready_seconds: number;
             /**
              * School
              * @default soft-soak
@@ -11962,20 +11947,10 @@ export interface components {
              */
             school: "soft-soak" | "hard-soak" | "sponge-bag" | "pack" | "tap";
             /**
-             * Sheets
-             * @default 0
+             * Whose
+             * @default
              */
-            sheets: number;
-            /**
-             * Version
-             * @default 0
-             */
-            version: number;
-            /**
-             * Width Mm
-             * @default 560
-             */
-            width_mm: number;
+            whose: string;
         };
         /**
          * PaperInEventIn
@@ -12065,6 +12040,70 @@ export interface components {
             sequence: number;
             /** Spread Ms */
             spread_ms: number;
+        };
+        /**
+         * PaperKindIn
+         * @description A paper.
+         */
+        PaperKindIn: {
+            /**
+             * Better Side
+             * @default felt
+             * @enum {string}
+             */
+            better_side: "felt" | "wire" | "either";
+            /**
+             * G Per M2
+             * @default 280
+             */
+            g_per_m2: number;
+            /**
+             * Height Mm
+             * @default 760
+             */
+            height_mm: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Latest Minutes */
+            latest_minutes?: number | null;
+            /** Name */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Put Away
+             * @default false
+             */
+            put_away: boolean;
+            /** Ready Minutes */
+            ready_minutes?: number | null;
+            /**
+             * School
+             * @default soft-soak
+             * @enum {string}
+             */
+            school: "soft-soak" | "hard-soak" | "sponge-bag" | "pack" | "tap";
+            /**
+             * Sheets
+             * @default 0
+             */
+            sheets: number;
+            /**
+             * Version
+             * @default 0
+             */
+            version: number;
+            /**
+             * Width Mm
+             * @default 560
+             */
+            width_mm: number;
         };
         /**
          * PaperKindOut
@@ -16571,9 +16610,32 @@ export interface components {
         };
         /**
          * SignIn
-         * @description Sign an impression, with a line; ``number`` null takes the next.
+         * @description Name and password.
          */
         SignIn: {
+            /** Password */
+            password: string;
+            /** Sign In */
+            sign_in: string;
+        };
+        /**
+         * SignOut
+         * @description What can be seen on a plate or its proof that went wrong.
+         */
+        SignOut: {
+            /**
+             * Key
+             * @enum {string}
+             */
+            key: "lights-lost" | "paper-grey" | "darks-closed" | "no-tooth" | "middle-dark" | "mottled" | "rings" | "edges-lifted" | "not-clear" | "one-side" | "blurred" | "film-stuck" | "tacky";
+            /** Label */
+            label: string;
+        };
+        /**
+         * SignatureIn
+         * @description Sign an impression, with a line; ``number`` null takes the next.
+         */
+        SignatureIn: {
             /**
              * Id
              * Format: uuid
@@ -16597,19 +16659,6 @@ export interface components {
              * @enum {string}
              */
             series: "edition" | "artist" | "printer" | "trial";
-        };
-        /**
-         * SignOut
-         * @description What can be seen on a plate or its proof that went wrong.
-         */
-        SignOut: {
-            /**
-             * Key
-             * @enum {string}
-             */
-            key: "lights-lost" | "paper-grey" | "darks-closed" | "no-tooth" | "middle-dark" | "mottled" | "rings" | "edges-lifted" | "not-clear" | "one-side" | "blurred" | "film-stuck" | "tacky";
-            /** Label */
-            label: string;
         };
         /**
          * SignedOff
@@ -31682,7 +31731,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PaperIn"];
+                "application/json": components["schemas"]["PaperKindIn"];
             };
         };
         responses: {
@@ -33097,7 +33146,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SignIn"];
+                "application/json": components["schemas"]["SignatureIn"];
             };
         };
         responses: {

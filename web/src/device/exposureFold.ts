@@ -38,7 +38,7 @@ export function foldExposure(events: Happened[]): ExposureState {
   };
 }
 
-const notice = (event: Happened, code: Notice["code"]): Notice => ({
+const notice = (event: Happened, code: keyof typeof kinds.exposure_notices): Notice => ({
   event: event.id,
   code,
   text: kinds.exposure_notices[code],

@@ -49,7 +49,7 @@ export function fold(events: Happened[], bath: BathLine, areas: string[] | null 
   };
 }
 
-function notice(event: Happened, code: Notice["code"]): Notice {
+function notice(event: Happened, code: keyof typeof kinds.notices): Notice {
   return { event: event.id, code, text: kinds.notices[code] };
 }
 

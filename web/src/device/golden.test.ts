@@ -3,12 +3,14 @@ import { join } from "node:path";
 import type { Sheet } from "../api/plans";
 import type { Run, RunState } from "../api/runs";
 import type { ExposureSheet, ExposureStands, ExposureState } from "../api/exposures";
+import type { PullState } from "../api/editions";
 import type { MarksState } from "../api/marks";
 import { foldExposure } from "./exposureFold";
 import { followExposure } from "./exposureFollow";
 import { fold } from "./fold";
 import type { Happened } from "./happened";
 import { foldMarks } from "./marksFold";
+import { foldPulls } from "./pullFold";
 import { type Reading, secondsToLift } from "./sheet";
 
 /** The same cases as the core's own tests replay: both folds agree, or the build is red. */
@@ -80,6 +82,14 @@ test.each(cases<{ events: Happened[]; state: MarksState }>("marks"))(
   },
 );
 
+test.each(cases<{ events: Happened[]; state: PullState }>("pulls"))(
+  "%s: a plate at the press stands as in the golden case, in any order, repeated",
+  (_, { events, state }) => {
+    for (const told of [events, [...events].reverse().concat(events)])
+      expect(rounded(foldPulls(told))).toEqual(rounded(state));
+  },
+);
+
 test("a dip more than can be reckoned is named, and so is its lift", () => {
   const [dip, lift] = (
     cases<Folded>("fold").find(([name]) => name === "one-bite.json") as [string, Folded]
@@ -99,6 +109,7 @@ test("a dip more than can be reckoned is named, and so is its lift", () => {
 test("there are golden cases of each", () => {
   expect(cases("fold").length).toBeGreaterThanOrEqual(20);
   expect(cases("lift").length).toBeGreaterThanOrEqual(8);
+  expect(cases("pulls").length).toBeGreaterThanOrEqual(30);
   expect(cases("marks").length).toBeGreaterThanOrEqual(20);
   expect(cases("exposure").length).toBeGreaterThanOrEqual(15);
 });

@@ -56,7 +56,7 @@ export function foldMarks(events: Happened[]): MarksState {
 const all = <K extends Happened["kind"]>(live: Happened[], kind: K): Of<K>[] =>
   live.filter((event): event is Of<K> => event.kind === kind);
 
-const notice = (event: Happened, code: Notice["code"]): Notice => ({
+const notice = (event: Happened, code: keyof typeof kinds.marks_notices): Notice => ({
   event: event.id,
   code,
   text: kinds.marks_notices[code],

@@ -7,6 +7,7 @@ import type { Subject } from "./waiting";
 
 const AGAIN_MS = 5_000;
 const MARKS_AGAIN_MS = 30_000;
+const PRESS_AGAIN_MS = 15_000;
 
 /** A subject as the server has it; with no line, as it was last seen. */
 async function shownOf<Kind extends Subject["kind"]>(
@@ -52,6 +53,15 @@ export const exposureQuery = (user: string, room: string, id: string) =>
     queryKey: [room, SUBJECTS.exposure.key, id],
     queryFn: () => shownOf("exposure", user, room, id),
     ...ALWAYS,
+  });
+
+/** A plate at the press. */
+export const pressQuery = (user: string, room: string, id: string) =>
+  queryOptions({
+    queryKey: [room, SUBJECTS.pull.key, id],
+    queryFn: () => shownOf("pull", user, room, id),
+    ...ALWAYS,
+    refetchInterval: PRESS_AGAIN_MS,
   });
 
 /** What is scratched, by its plate. */

@@ -1,5 +1,8 @@
 import kinds from "../api/kinds.gen.json";
-import type { Happened, Notice } from "./happened";
+import type { Happened } from "./happened";
+
+/** Why an event of something that lasts has no effect. */
+type SpanCode = keyof typeof kinds.notices;
 
 /**
  * What lasts from one event to another, by the same rules as the core's `core/events/spans.py`: two
@@ -49,12 +52,12 @@ export function spans<B extends Kind, E extends Kind>(
   ends: E,
   named: (end: Of<E>) => string | null | undefined,
   most: number,
-): { opened: Span<Of<B>>[]; odd: [Happened, Notice["code"]][] } {
+): { opened: Span<Of<B>>[]; odd: [Happened, SpanCode][] } {
   const all = live
     .filter((event): event is Of<E> => event.kind === ends)
     .map((event) => ({ event, of: named(event) ?? "" }));
   const opened: Span<Of<B>>[] = [];
-  const odd: [Happened, Notice["code"]][] = [];
+  const odd: [Happened, SpanCode][] = [];
   const refused = new Set<string>();
   for (const event of live.filter((each): each is Of<B> => each.kind === begins)) {
     const last = opened.at(-1);
@@ -81,7 +84,7 @@ function whyNot(
   { event, of }: End,
   opened: Span<Happened>[],
   refused: Set<string>,
-): Notice["code"] {
+): SpanCode {
   if (refused.has(of)) return "too-many";
   const mine = of
     ? opened.find((span) => span.names.has(of))

@@ -1,3 +1,4 @@
+import { getPress, type Press, sendPullEvents } from "../api/editions";
 import { type Exposure, getExposure, sendExposureEvents } from "../api/exposures";
 import { getMarks, type Marks, sendMarksEvents } from "../api/marks";
 import {
@@ -8,6 +9,7 @@ import {
   sendRunEvents,
   sendStripEvents,
 } from "../api/runs";
+import { keepPressSeen, keptPress } from "./pressStore";
 import { keepExposure, keepMarksSeen, keepRun, keptExposure, keptMarks, keptRun } from "./store";
 import type { Subject } from "./waiting";
 
@@ -22,7 +24,7 @@ type Door<Shown> = {
 };
 
 /** As it is shown, by its kind. */
-export type Shown = { run: Run; strip: Run; exposure: Exposure; marks: Marks };
+export type Shown = { run: Run; strip: Run; exposure: Exposure; marks: Marks; pull: Press };
 
 const asRun = { key: "run", keep: keepRun, kept: keptRun };
 
@@ -43,6 +45,7 @@ export const SUBJECTS: { [Kind in Subject["kind"]]: Door<Shown[Kind]> } = {
     keep: keepMarksSeen,
     kept: keptMarks,
   },
+  pull: { key: "press", get: getPress, send: sendPullEvents, keep: keepPressSeen, kept: keptPress },
 };
 
 /** Send a subject's events; what the server then shows of it is kept here. */
