@@ -13,8 +13,8 @@ import cv2
 import numpy as np
 
 from core.calculators import compute
-from core.tone.lightness import lightness_from_density
 from server.accounts.models import User
+from server.demo.closing_edition import load_closing_edition
 from server.demo.closing_strokes import LIGHTS, drawing, photograph
 from server.demo.store import keep_drawn
 from server.demo.tablet import MakeId, NeedleTablet
@@ -52,10 +52,6 @@ GROUPS: tuple[dict[str, Any], ...] = (
 DRAWN = {"Shutter": 0.55, "Sky": 1.0, "Counter, under": 1.0, "Stones": 0.4}
 SITTINGS = ((16, 9.5, 50), (16, 11.0, 45), (14, 10.0, 60), (13, 15.0, 40))
 """Days ago, hour, minutes."""
-PULLED_DAYS, PULLED = 4, 11
-SPOILED, READ = 6, (1, 2, 3, 5, 7, 9, 11)
-LINE, BURR, LIFE = 0.78, 0.17, 12.0
-"""The made-up plate: what its lines and its burr hold, and how long the burr lasts."""
 
 
 def load_closing_time(room: Room, user: User, now: datetime, make_id: MakeId) -> None:
@@ -79,7 +75,7 @@ def load_closing_time(room: Room, user: User, now: datetime, make_id: MakeId) ->
         tablet.sat(_at(now, days, hour), minutes)
     for name, share in DRAWN.items():
         tablet.log("marked", _at(now, 13, 16), group=name, share=share)
-    _pull(tablet, now)
+    load_closing_edition(room, user, now, make_id)
 
 
 def _at(now: datetime, days: int, hour: float) -> datetime:
@@ -121,21 +117,3 @@ def done_at_once(task: Task) -> None:
     shutil.move(str(folder), write_to(task))
     task.result = result.model_dump(mode="json")
     task.state, task.progress, task.ended_at = "done", 1.0, task.created_at
-
-
-def _pull(tablet: NeedleTablet, now: datetime) -> None:
-    """Pull eleven of twenty; every second was read, one crept and creased."""
-    stray = np.random.default_rng(4)
-    for number in range(1, PULLED + 1):
-        at = _at(now, PULLED_DAYS, 9) + timedelta(minutes=28 * number)
-        said: dict[str, Any] = {"passes": 1}
-        if number == SPOILED:
-            said |= {"spoiled": True, "note": "paper crept, creased"}
-        pull = tablet.log("pulled", at, **said)
-        if number in READ:
-            density = LINE + BURR * np.exp(-number / LIFE)
-            tone = float(lightness_from_density(density)) + 0.5 * stray.normal()
-            tablet.log(
-                "impression-read", at + timedelta(days=1), pull=str(pull), lstar=round(tone, 1),
-                spread=0.6,
-            )  # fmt: skip

@@ -96,6 +96,7 @@ def drop() -> None:
 def _tables_in_order() -> list[Any]:
     from server.baths.models import BathCheck, BathReading
     from server.courses.models import Course
+    from server.editions.models import Edition, Impression
     from server.events.models import Event
     from server.exposures.models import Chart, Exposure, Lamp, Measurement, Test
     from server.files.models import Picture
@@ -103,11 +104,12 @@ def _tables_in_order() -> list[Any]:
     from server.marks.models import Look, Marks, Trial
     from server.plans.models import Plan
     from server.plates.models import Work
-    from server.proofs.models import Pin, Proof
+    from server.proofs.models import Approval, Pin, Proof
+    from server.pulls.models import Pulls, Sound
     from server.record.models import Entry
     from server.rooms.models import HandLink
     from server.runs.models import Run
-    from server.shopbook.models import OwnNumber, Recipe, Supply, Tool
+    from server.shopbook.models import OwnNumber, Press, Recipe, Supply, Tool
     from server.studies.models import Study
     from server.tasks.models import Task
     from server.timers.models import Timer
@@ -125,6 +127,12 @@ def _tables_in_order() -> list[Any]:
         Look,
         Marks,
         Trial,
+        Impression,
+        Edition,
+        Sound,
+        Pulls,
+        Press,
+        Approval,
         Pin,
         Proof,
         Exposure,
@@ -268,7 +276,7 @@ def _strip_to_bite(here: DemoRoom) -> None:
 
 PLATES: tuple[dict[str, Any], ...] = (
     {"name": "Closing Time", "route": "drypoint", "metal": "plastic", "thickness_mm": 1.0,
-     "width_mm": 180, "height_mm": 130, "place": "edition", "place_note": "edition, 11 of 20",
+     "width_mm": 180, "height_mm": 130, "place": "edition",
      "facts": {"plastic": "acrylic"},
      "state_number": 3, "ok_to_print": True,
      "steps": {"prepare": "edges filed", "image": "under the sheet", "ground": "none needed",

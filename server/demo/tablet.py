@@ -8,6 +8,7 @@ from datetime import datetime, timedelta
 from typing import Generic, TypeVar
 
 from server.accounts.models import User
+from server.editions.subject import PULLS
 from server.events.actions.log import log_events
 from server.events.schemas import EventsIn
 from server.events.subject import Subject
@@ -15,6 +16,7 @@ from server.exposures.models import Exposure
 from server.exposures.subject import EXPOSURE
 from server.marks.models import Marks
 from server.marks.subject import MARKS
+from server.pulls.models import Pulls
 from server.rooms.models import RoomThing
 from server.runs.actions.state import follow
 from server.runs.models import Run
@@ -83,6 +85,24 @@ class NeedleTablet(Device[Marks]):
         end = begin + timedelta(minutes=minutes)
         self.log("got-up", end, sat=str(sat))
         return end
+
+
+class PressTablet(Device[Pulls]):
+    """The phone by the press."""
+
+    def __init__(self, user: User, pulls: Pulls, name: str, now: datetime, make_id: MakeId) -> None:
+        super().__init__(user, PULLS, pulls, f"{name} press", now, make_id)
+
+    def pull(self, at: datetime, wipes: tuple[str, ...], ink: str, paper: uuid.UUID) -> uuid.UUID:
+        """Ink, wipe, lay and pull by a time; return the pull."""
+        pull = self.log("inked", at - timedelta(minutes=19), ink=ink, name="Lamp black", celsius=31)
+        named = {"pull": str(pull)}
+        self.log("wiped", at - timedelta(minutes=7), passes=list(wipes), **named)
+        self.log("paper-out", at - timedelta(minutes=6), batch=str(paper), pieces=1)
+        checked = ["limp", "no shine", "edges wiped"]
+        self.log("laid", at - timedelta(minutes=2), batch=str(paper), checked=checked, **named)
+        self.log("pulled", at, passes=1, **named)
+        return pull
 
 
 class LampTablet(Device[Exposure]):

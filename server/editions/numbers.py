@@ -65,6 +65,18 @@ def number_signed(user: User, plate: Plate, state: PullState | None = None) -> N
         store_number(user, edition, plate, signed[each.pull], each)
 
 
+def stand_at_edition(plate: Plate, state: PullState) -> None:
+    """Say on the rack how far a plate's edition is, once something of it is signed."""
+    if not any(each.series for each in state.pulls):
+        return
+    edition = Edition.objects.filter(plate=plate).first()
+    void = {each.event for each in state.pulls if each.spoiled is not None}
+    given = Impression.objects.filter(edition=edition, series="edition") if edition else []
+    done = sum(row.pull not in void for row in given)
+    note = f"edition, {done} of {edition.size}" if edition else ""
+    Plate.objects.filter(id=plate.id).update(place="edition", place_note=note)
+
+
 def _signed(pull: PressPull) -> Signed:
     return Signed(
         pull.event, pull.series or "edition", pull.pulled_seconds or 0.0,

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from server.accounts.models import User
-from server.editions.numbers import number_signed
+from server.editions.numbers import number_signed, stand_at_edition
 from server.events.subject import Subject
 from server.plates.models import Plate
 from server.proofs.actions.approve import AFTER_OK
@@ -23,8 +23,7 @@ def _follow(user: User, pulls: Pulls) -> None:
     """Number what was signed; the plate stands at its edition once something is numbered."""
     state = pull_state_of(pulls.plate)
     number_signed(user, pulls.plate, state)
-    if pulls.plate.place != "edition" and any(each.series for each in state.pulls):
-        Plate.objects.filter(id=pulls.plate_id).update(place="edition", place_note="")
+    stand_at_edition(pulls.plate, state)
 
 
 AFTER_OK.append(number_signed)

@@ -1,6 +1,7 @@
 import type { ComponentType } from "react";
 import { bathPageQuery, shelfQuery } from "./api/baths";
 import { courseQuery } from "./api/courses";
+import { editionQuery, paperPlanQuery } from "./api/editions";
 import { chartsQuery, lampsQuery, signsQuery, testQuery, testsQuery } from "./api/exposures";
 import { wearQuery } from "./api/marks";
 import { benchQuery } from "./api/plates";
@@ -158,6 +159,12 @@ export const PLACES: Place[] = [
     load: async () => (await import("./screens/timers/Timers/Timers")).Timers,
   },
   {
+    path: "plates/:plate/pull",
+    name: "At the press",
+    whole: true,
+    load: async () => (await import("./screens/press/PressScreen/PressScreen")).PressScreen,
+  },
+  {
     path: "runs/:run",
     name: "At the bath",
     whole: true,
@@ -224,6 +231,26 @@ export const PLATE_PLACES: Place[] = [
     first: (client, { room = "", plate = "" }) => [
       client.prefetchQuery(wearQuery(room, plate, null)),
     ],
+  },
+  {
+    path: "paper",
+    name: "Paper",
+    load: async () => (await import("./screens/editions/PaperPage/PaperPage")).PaperPage,
+    first: (client, { room = "", plate = "" }) => [
+      client.prefetchQuery(paperPlanQuery(room, plate)),
+    ],
+  },
+  {
+    path: "edition",
+    name: "Edition",
+    load: async () => (await import("./screens/editions/EditionPage/EditionPage")).EditionPage,
+    first: (client, { room = "", plate = "" }) => [client.prefetchQuery(editionQuery(room, plate))],
+  },
+  {
+    path: "certificate",
+    name: "Certificate",
+    load: async () => (await import("./screens/editions/Certificate/Certificate")).Certificate,
+    first: (client, { room = "", plate = "" }) => [client.prefetchQuery(editionQuery(room, plate))],
   },
   {
     path: "course",

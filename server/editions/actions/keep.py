@@ -10,9 +10,10 @@ from django.utils import timezone
 from core.printing.numbering import Series
 from server.accounts.models import User
 from server.editions.models import Edition
-from server.editions.numbers import most_of, number_signed, numbers_of
+from server.editions.numbers import most_of, number_signed, numbers_of, stand_at_edition
 from server.editions.schemas import CancelIn, EditionIn
 from server.plates.models import Plate
+from server.pulls.state import pull_state_of
 from server.record.actions.write import write
 from server.replies.errors import BadValue, Stale
 from server.rooms.permissions import add, change, enter, find
@@ -60,6 +61,7 @@ def keep_edition(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: Edi
     text = f"Edition of {edition.size}, {aside}, numbered as {edition.order}."
     write(room, user, "edition", text, plate=plate, data=facts)
     number_signed(user, plate)
+    stand_at_edition(plate, pull_state_of(plate))
     return plate
 
 

@@ -12,7 +12,13 @@ from core.printing.numbering import NUMBERED, Number, free_numbers
 from server.accounts.models import User
 from server.editions.actions.keep import edition_id
 from server.editions.models import Edition, Impression
-from server.editions.numbers import most_of, number_signed, numbers_of, store_number
+from server.editions.numbers import (
+    most_of,
+    number_signed,
+    numbers_of,
+    stand_at_edition,
+    store_number,
+)
 from server.editions.schemas import SignatureIn
 from server.editions.subject import PULLS
 from server.events.actions.log import log_events
@@ -58,6 +64,7 @@ def sign_impression(
         number_signed(user, plate)
     else:
         store_number(user, edition, plate, signed, Number(pull.event, given.series, given.number))
+    stand_at_edition(plate, pull_state_of(plate))
     return plate
 
 

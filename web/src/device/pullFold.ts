@@ -198,7 +198,10 @@ class Press {
 
   private judge(event: Of<"pull-read" | "spoiled" | "signed">, pull: Pull) {
     if (event.kind === "pull-read") {
-      pull.areas = (event.data.areas ?? []).map((each) => ({ ...each, spread: each.spread ?? 0.8 }));
+      pull.areas = (event.data.areas ?? []).map((each) => ({
+        ...each,
+        spread: each.spread ?? 0.8,
+      }));
       pull.seen = event.data.seen ?? [];
     } else if (event.kind === "spoiled") {
       pull.spoiled = event.data.reason ?? "";

@@ -80,11 +80,7 @@ export function spans<B extends Kind, E extends Kind>(
 
 type End = { event: Happened; of: string };
 
-function whyNot(
-  { event, of }: End,
-  opened: Span<Happened>[],
-  refused: Set<string>,
-): SpanCode {
+function whyNot({ event, of }: End, opened: Span<Happened>[], refused: Set<string>): SpanCode {
   if (refused.has(of)) return "too-many";
   const mine = of
     ? opened.find((span) => span.names.has(of))

@@ -44,6 +44,15 @@ const LIST: [string, string][] = [
     "on a plate's marks: the tone, lighter or darker; one way, crossed, three ways; the next pressure; photograph. Left, right: the missed lines",
   ],
   ["Left, right, W", "on a plate's wear: choose an impression; the marks were scratched again"],
+  [
+    "Space, O, W, N, Z, K",
+    "at the press: inked, wiped, laid, pulled, numbered (a foot switch sends Space); paper out; wipe again; say a note; undo last; the plate is clean",
+  ],
+  ["R, X, A, M", "at the press: read its tones; it is spoiled; pull again; paint the wipe map"],
+  [
+    "Left, right, W, C, P",
+    "on an edition: choose an impression; what if it is scratched now; certificate; to the press",
+  ],
   ["2 to 8", "on a value study: how many tones; with a loop drawn, 1 to 8: which tone it becomes"],
   ["Left, right, up, down", "on a value study: choose a cut, move it half an L*, with Shift 5"],
   ["D, L, J, M, Z", "on a value study: brush, loop, join islands, mirror, undo"],

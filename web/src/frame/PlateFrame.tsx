@@ -97,6 +97,8 @@ function Tabs({ plate }: { plate: Plate }) {
     ...plans,
     ...(plate.maps ? [{ to: `${here}/maps`, name: "Stop-out maps" }] : []),
     { to: `${here}/proofs`, name: "Proofs" },
+    { to: `${here}/paper`, name: "Paper" },
+    { to: `${here}/edition`, name: "Edition" },
     { to: `/r/${room}/record?plate=${plate.id}`, name: "Record" },
   ];
   return (

@@ -38,7 +38,7 @@ export function useKeepMarks(marks: Marks) {
 }
 
 /** What follows from a plate's marks. */
-const FOLLOW = ["wear", "course", "plate", "plates", "bench"];
+const FOLLOW = ["wear", "edition", "paper", "course", "plate", "plates", "bench"];
 
 /** What follows from more events is asked for anew. */
 export function useFollowed(events: number) {

@@ -34,6 +34,10 @@ const PATHS = {
   care: '<path d="M12 1 23 12 12 23 1 12Z" fill="none" stroke="currentColor" stroke-width="2.2"/><path d="M12 6.5V13.5" stroke="currentColor" stroke-width="2.4"/><circle cx="12" cy="16.8" r="1.5" fill="currentColor"/>',
   done: '<path d="M3 12.5 9.5 19 21.5 4.5" fill="none" stroke="currentColor" stroke-width="3"/>',
   heat: '<path d="M9.5 13.5V4.5a2.5 2.5 0 015 0V13.5a5 5 0 11-5 0Z" fill="none" stroke="currentColor" stroke-width="1.9"/><circle cx="12" cy="17.5" r="2.5" fill="currentColor"/><path d="M12 17V8" stroke="currentColor" stroke-width="2"/>',
+  press:
+    '<circle cx="12" cy="7.5" r="5.5" fill="none" stroke="currentColor" stroke-width="2.2"/><circle cx="12" cy="7.5" r="1.8" fill="currentColor"/><path d="M1.5 15.5h21" stroke="currentColor" stroke-width="2.6"/><path d="M5 20.5h14" stroke="currentColor" stroke-width="2"/>',
+  hand: '<path d="M7 12V5.5a1.5 1.5 0 013 0V11m0-1V4a1.5 1.5 0 013 0v7m0-6a1.5 1.5 0 013 0v7m0-4a1.5 1.5 0 013 0v7c0 4-2.5 6.5-6 6.5-4 0-6-2-8-6L4 13.5a1.5 1.5 0 012.5-1.5L7 12.5" fill="none" stroke="currentColor" stroke-width="1.7" stroke-linecap="round" stroke-linejoin="round"/>',
+  ink: '<path d="M4 20.5h16" stroke="currentColor" stroke-width="2"/><path d="M9 17V9h6v8zM10.5 9V3h3v6" fill="none" stroke="currentColor" stroke-width="1.9"/><path d="M9 13h6v4H9z" fill="currentColor"/>',
   plus: '<path d="M12 4V20M4 12H20" stroke="currentColor" stroke-width="2.4"/>',
 } as const;
 

@@ -186,10 +186,11 @@ export function PickField<T extends string>({
   name,
   hint,
   options,
-}: Props & { options: Options<T> }) {
+  bare,
+}: Props & { options: Options<T>; bare?: boolean }) {
   const field = useField(form, name);
   return (
-    <Labelled of={field} hint={hint}>
+    <Labelled of={field} hint={hint} bare={bare}>
       <Picker
         id={field.id}
         labelledBy={`${field.id}-l`}

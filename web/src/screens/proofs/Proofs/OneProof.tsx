@@ -6,6 +6,7 @@ import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { Beside, Section } from "../../../ui/Section";
 import { roman } from "../../../ui/times";
+import { Approve } from "./Approve";
 import { Causes } from "./Causes";
 import { Learned } from "./Learned";
 import { Pinned } from "./Pinned";
@@ -72,6 +73,7 @@ export function OneProof({ proof, proofs, before, compare }: Props) {
             <Care key={each.code}>{each.text}</Care>
           ))}
           {proof.next ? <Steps proof={proof} /> : null}
+          <Approve key={proof.id} proof={proof} />
           <Pins pins={pins} proof={proof} />
           {proof.next ? <Causes next={proof.next} /> : null}
           <Learned proof={proof} />

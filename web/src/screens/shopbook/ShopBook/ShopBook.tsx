@@ -4,8 +4,11 @@ import { useSearchParams } from "react-router";
 import { Calculators } from "./Calculators";
 import { Cleaning } from "./Cleaning";
 import { CutSheet } from "./CutSheet";
+import { Inks } from "./Inks";
 import { Mix } from "./Mix";
 import { Numbers } from "./Numbers";
+import { Papers } from "./Papers";
+import { Presses } from "./Presses";
 import { Recipes } from "./Recipes";
 import { Supplies } from "./Supplies";
 import { Tables } from "./Tables";
@@ -20,7 +23,10 @@ const TABS: [key: string, name: string, Part: ComponentType][] = [
   ["cleaning", "Clean a plate", Cleaning],
   ["recipes", "Recipes", Recipes],
   ["tools", "Tools", Tools],
-  ["supplies", "Papers, inks, wipes", Supplies],
+  ["supplies", "Names and wipes", Supplies],
+  ["papers", "Papers", Papers],
+  ["inks", "Inks", Inks],
+  ["presses", "Presses", Presses],
   ["calculators", "Calculators", Calculators],
 ];
 

@@ -14,7 +14,7 @@ import { shownTemperature, temperatureUnit } from "../../../ui/units";
 import { useUser } from "../../../ui/useUser";
 import { CardSection } from "./CardSection";
 import "./card.css";
-import { usePaper } from "./usePaper";
+import { usePaper } from "../../../frame/usePaper";
 
 const TICKS = ["extraction on", "gloves, goggles", "back and edges covered", "water ready"];
 
@@ -60,7 +60,7 @@ function Card({ plan, study, labels }: Props) {
   const stages = study?.cut?.stages ?? [];
   const ticks = plate.metal === "copper" ? [...TICKS, "no zinc in the tank"] : TICKS;
   return (
-    <article className="bench-card border border-line bg-white p-6 text-ink">
+    <article className="bench-card printed-alone border border-line bg-white p-6 text-ink">
       <header className="flex flex-wrap items-baseline gap-x-5 border-b-3 border-ink pb-1.5">
         <h2 className="text-h1">{plate.name}</h2>
         <span className="text-lead">
