@@ -40,7 +40,7 @@ def answers(client: Any, room: str) -> dict[str, Any]:
         ask(f"/api/calc/{name}/schema")
     for noun in ("bench", "record?search=&page=1", "members", "timers", "shop-book", "recipes"):
         ask(f"{here}/{noun}")
-    for noun in ("tools", "supplies", "links", "plates?put_away=true"):
+    for noun in ("tools", "supplies", "papers", "inks", "presses", "links", "plates?put_away=true"):
         ask(f"{here}/{noun}")
     first, second, *_ = (each["id"] for each in ask(f"{here}/strips/wall")["items"])
     ask(f"{here}/strips/{first}/beside/{second}")
@@ -73,6 +73,8 @@ def answers(client: Any, room: str) -> dict[str, Any]:
             marks = ask(f"{at}/marks")
             ask(f"{at}/wear")
             ask(f"{at}/hatch?lstar={marks['lstar']:g}&pressure={marks['pressure']}")
+        for page in ("press", "edition", "paper"):
+            ask(f"{at}/{page}")
         for part in PARTS:
             ask(f"{at}/plan?part={part}")
         if plate["run"]:

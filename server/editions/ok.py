@@ -14,6 +14,8 @@ READ_SPREAD = 1.0
 
 def ok_of(plate: Plate, state: PullState) -> OkOut | None:
     """Return the OK that stands; where it is older than approvals are, the last such proof's."""
+    if not plate.ok_to_print:
+        return None
     said = standing_approval(plate.id)
     if said is None:
         return _older(plate)
@@ -22,7 +24,7 @@ def ok_of(plate: Plate, state: PullState) -> OkOut | None:
 
 def _older(plate: Plate) -> OkOut | None:
     proof = Proof.objects.filter(plate=plate, ok_to_print=True).order_by("-pulled_at").first()
-    return _ok(proof, None, True) if proof is not None and plate.ok_to_print else None
+    return _ok(proof, None, True) if proof is not None else None
 
 
 def _ok(proof: Proof, said: Approval | None, met: bool) -> OkOut:

@@ -45,7 +45,7 @@ def _approvals(proof: Proof) -> list[ApprovalOut]:
         ApprovalOut(
             id=each.id, ok=each.ok, said_by=each.said_by,  # type: ignore[arg-type]
             condition=each.condition, area=each.area, remark=each.remark, by=each.by.name,
-            at=each.at, standing=place == 0 and each.ok,
+            at=each.at, standing=place == 0 and each.ok and proof.plate.ok_to_print,
         )
         for place, each in enumerate(said)
         if each.proof_id == proof.id

@@ -53,7 +53,7 @@ def places():
     named = {
         ":strip": make_id("Rosin last week"), ":bath": make_id("Amber tray"),
         ":run": make_id("run"), ":part": "lines", ":test": make_id("two-way test"),
-        ":exposure": make_id("umbrellas exposure"),
+        ":exposure": make_id("umbrellas exposure"), ":plate": make_id("Closing Time"),
     }  # fmt: skip
     found = [f"/{path}" for path in re.findall(r'path: "([^"]*)"', rows)]
     found += [f"/plates/{rain}/{path}" for path in re.findall(r'path: "([^"]*)"', plate_rows)]
@@ -61,8 +61,20 @@ def places():
     found += [f"/plates/{lantern}/{page}" for page in ("study", "maps?bite=4", "card")]
     found += [f"/plates/{lantern}/course?step=dust"]
     closing, bridge = make_id("Closing Time"), make_id("The Weighbridge")
+    found += [f"/plates/{closing}/{page}" for page in ("paper", "edition", "certificate")]
     found += [f"/plates/{closing}/marks", f"/plates/{closing}/wear", f"/plates/{bridge}/marks"]
-    tabs = ("numbers", "cut", "mix", "cleaning", "recipes", "tools", "calculators")
+    tabs = (
+        "numbers",
+        "cut",
+        "mix",
+        "cleaning",
+        "recipes",
+        "tools",
+        "calculators",
+        "papers",
+        "inks",
+        "presses",
+    )
     found += [f"/shop-book?tab={tab}" for tab in tabs]
     to_bite = f"/strips/{make_id('Sprayed dots')}"
     found = [path.replace("/strips/:strip/bath", f"{to_bite}/bath") for path in found]

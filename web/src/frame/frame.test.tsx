@@ -21,6 +21,7 @@ const AT: Record<string, string> = {
   ":test": testId("New film, chalked"),
   ":run": RUN,
   ":part": "tones",
+  ":plate": plateId("Closing Time"),
 };
 const filled = (path: string) => path.replace(/:\w+/g, (name) => AT[name] ?? name);
 

@@ -42,7 +42,12 @@ export function Stack({ blankets, side }: { blankets: string[]; side: string }) 
   const top = tops.at(-1) ?? BED;
   const names = spread(layers.map((each, i) => (tops[i] ?? 0) + each.high / 2));
   return (
-    <svg viewBox={`0 0 ${WIDTH} 510`} className="block w-full" role="img" aria-label={told(layers)}>
+    <svg
+      viewBox={`0 0 ${WIDTH} 510`}
+      className="block w-full max-desk:max-h-96"
+      role="img"
+      aria-label={told(layers)}
+    >
       <circle
         cx={LEFT + 184}
         cy={top - 108}

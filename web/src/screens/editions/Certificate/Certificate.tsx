@@ -56,7 +56,7 @@ function Sheet({ edition }: { edition: Edition }) {
   return (
     <article className="printed-alone grid max-w-140 gap-3.5 border border-ink bg-white p-10 text-ink max-phone:p-5 print:max-w-none print:border-0 print:p-[8mm]">
       <header className="border-b-3 border-ink pb-2">
-        <h1 className="text-h1">{edition.plate_name}</h1>
+        <h2 className="text-h1">{edition.plate_name}</h2>
         <p className="flex justify-between gap-3 text-lead">
           <span>
             {capital(edition.route)} on {edition.metal_text}

@@ -14,7 +14,7 @@ export function Near({ edition }: { edition: Edition }) {
   const y = (off: number) => 18 + (Math.max(-1, off) / Math.max(tolerance * 1.3, 1)) * (HIGH - 44);
   return (
     <section>
-      <h2 className="text-h3">How near the OK: {edition.wears.toLowerCase()}, L* lighter</h2>
+      <h3>How near the OK: {edition.wears.toLowerCase()}, L* lighter</h3>
       <svg
         viewBox={`0 0 ${WIDE} ${HIGH}`}
         className="block w-full"

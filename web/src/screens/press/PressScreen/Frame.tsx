@@ -15,10 +15,18 @@ export function Frame({ children }: { children: ReactNode }) {
   );
 }
 
-type BarProps = { mark: MarkName; state: string; name: string; number: string; out: string };
+type BarProps = {
+  mark: MarkName;
+  state: string;
+  name: string;
+  number: string;
+  /** Of how many. */
+  of: string;
+  out: string;
+};
 
 /** What is going on, of which plate, which impression, the time on the wall. */
-export function Bar({ mark, state, name, number, out }: BarProps) {
+export function Bar({ mark, state, name, number, of, out }: BarProps) {
   const { zone } = useHere();
   return (
     <header className="flex min-w-0 items-center border-b-2 border-ink bg-paper-lift flat:col-span-full">
@@ -28,6 +36,7 @@ export function Bar({ mark, state, name, number, out }: BarProps) {
       <h1 className="ml-7 min-w-0 truncate text-far max-desk:ml-4 max-phone:sr-only">{name}</h1>
       <span className="ml-5 truncate text-h2 text-ink-2 max-phone:ml-3 max-phone:text-lead">
         {number}
+        <span className="max-phone:hidden">{of}</span>
       </span>
       <Link
         to={out}
@@ -51,7 +60,7 @@ export function Bar({ mark, state, name, number, out }: BarProps) {
 export function Body({ figure, children }: { figure: ReactNode; children: ReactNode }) {
   return (
     <div className="grid min-h-0 grid-cols-[minmax(0,604px)_minmax(0,1fr)] gap-x-9 overflow-auto px-6.5 pt-5 pb-4 max-desk:grid-cols-[minmax(0,1fr)] max-desk:content-start max-desk:gap-y-4 max-phone:px-4 max-phone:pt-3">
-      <div className="min-w-0 max-desk:row-start-2">{figure}</div>
+      <div className="min-w-0 max-desk:row-start-2 max-desk:max-w-150">{figure}</div>
       <div className="min-w-0 max-desk:contents">{children}</div>
     </div>
   );

@@ -43,7 +43,7 @@ function AtThePress({ press, state, log, waiting }: Props) {
   const painting = usePainting(state.patches, size, log);
   const [opened, open] = useState<Opened>(null);
   const [checked, setChecked] = useState<string[]>([...CHECKS]);
-  const [passedOver, passOver] = useState<string | null>(null);
+  const [passedOver, passOver] = usePassedOver(press.id);
   const [series, setSeries] = useState<Series>("edition");
   const judged = toJudge(state);
   const judge = judged && judged.event !== passedOver ? judged : null;
@@ -79,6 +79,7 @@ function AtThePress({ press, state, log, waiting }: Props) {
         state={judge ? "Pulled" : "At the press"}
         name={press.name}
         number={numberOf(press, state, waits)}
+        of={press.size === null ? "" : ` of ${press.size}`}
         out={out}
       />
       {judge ? (
@@ -166,12 +167,22 @@ function AtThePress({ press, state, log, waiting }: Props) {
   );
 }
 
+/** The pull that was left to be judged later; it stays so when the page is opened again. */
+function usePassedOver(plate: string): [string | null, (pull: string) => void] {
+  const key = `keen-press-later ${plate}`;
+  const [pull, setPull] = useState(() => sessionStorage.getItem(key));
+  const leave = (next: string) => {
+    sessionStorage.setItem(key, next);
+    setPull(next);
+  };
+  return [pull, leave];
+}
+
 /** Which impression is being made; with signatures that wait for a line it cannot be told. */
 function numberOf(press: Press, state: PullState, waits: number): string {
-  const of = press.size === null ? "" : ` of ${press.size}`;
   const signedHere = state.pulls.filter((each) => each.series === "edition").length;
   const known = press.labels.filter((each) => each.series === "edition").length;
-  if (waits > 0 && signedHere > known) return `number to come${of}`;
+  if (waits > 0 && signedHere > known) return "number to come";
   if (press.size === null) return `pull ${state.pulls.filter((each) => each.place).length + 1}`;
-  return press.next_number === null ? `all${of} numbered` : `no. ${press.next_number}${of}`;
+  return press.next_number === null ? "all numbered" : `no. ${press.next_number}`;
 }
