@@ -6,7 +6,7 @@ from core.process.rows import PROCESSES
 from server.proofs.actions.advice import advice_for
 from server.proofs.actions.next import next_for
 from server.proofs.actions.standing import Standing
-from server.proofs.models import Approval, Pin, Proof
+from server.proofs.models import Pin, Proof
 from server.proofs.schemas import ApprovalOut, LearnedOut, PinOut, ProofOut, ScanRead, ToneOut
 from server.runs.actions.state import run_state
 from server.shopbook.printed import names_of
@@ -30,7 +30,7 @@ def proof_out(proof: Proof, at: Standing | None = None) -> ProofOut:
         tones=[ToneOut(**tone) for tone in proof.tones],
         foul_bite=proof.foul_bite,
         ok_to_print=proof.ok_to_print,
-        approvals=_approvals(proof),
+        approvals=_approvals(proof, at),
         advice=advice_for(proof, at),
         next=next_for(proof, at),
         reading=ScanRead(**proof.reading) if proof.reading else None,
@@ -38,16 +38,15 @@ def proof_out(proof: Proof, at: Standing | None = None) -> ProofOut:
     )
 
 
-def _approvals(proof: Proof) -> list[ApprovalOut]:
+def _approvals(proof: Proof, at: Standing) -> list[ApprovalOut]:
     """Return what was said of a proof; only the last word on its plate may stand."""
-    said = list(Approval.objects.filter(plate_id=proof.plate_id).select_related("by"))
     return [
         ApprovalOut(
             id=each.id, ok=each.ok, said_by=each.said_by,  # type: ignore[arg-type]
             condition=each.condition, area=each.area, remark=each.remark, by=each.by.name,
-            at=each.at, standing=place == 0 and each.ok and proof.plate.ok_to_print,
+            at=each.at, standing=place == 0 and each.ok and at.plate.ok_to_print,
         )
-        for place, each in enumerate(said)
+        for place, each in enumerate(at.approvals)
         if each.proof_id == proof.id
     ]  # fmt: skip
 

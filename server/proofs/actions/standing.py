@@ -12,6 +12,7 @@ from server.baths.actions.facts import bath_facts
 from server.plans.models import Plan
 from server.plates.models import Plate
 from server.proofs.actions.meant import TONAL, meant_tones
+from server.proofs.models import Approval
 from server.runs.actions.go_on import carries_on
 from server.runs.actions.state import last_of
 
@@ -39,6 +40,11 @@ class Standing:
         """Return the plans, the oldest first."""
         found = Plan.objects.filter(plate=self.plate, part__in=TONAL, superseded=False)
         return [_planned(p) for p in found.select_related("bath", "strip").order_by("created_at")]
+
+    @cached_property
+    def approvals(self) -> list[Approval]:
+        """Return what was said of its proofs, the last word first."""
+        return list(Approval.objects.filter(plate=self.plate).select_related("by"))
 
     @cached_property
     def in_working_order(self) -> list[Planned]:

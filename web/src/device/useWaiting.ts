@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import type { EventIn, Say } from "../api/runs";
 import { clockOffset, nowSeconds } from "./clock";
 import { flushAll } from "./flush";
@@ -16,9 +16,17 @@ export type Log = (say: Say, atSeconds?: number) => string;
 export function useWaiting(user: string, room: string, { kind, id }: Subject) {
   const [waiting, setWaiting] = useState<Waiting[]>([]);
   const client = useQueryClient();
+  // what was logged while the store was read is not in it yet: it must not vanish under the hand
+  const kept = useRef(new Set<string>());
   const refresh = useCallback(async () => {
-    const all = await waitingEvents(user);
-    setWaiting(all.filter((each) => each.subject.id === id));
+    const sure = new Set(kept.current);
+    const all = (await waitingEvents(user)).filter((each) => each.subject.id === id);
+    for (const each of all) kept.current.add(each.id);
+    const stored = new Set(all.map((each) => each.id));
+    setWaiting((before) => [
+      ...all,
+      ...before.filter((each) => !stored.has(each.id) && !sure.has(each.id)),
+    ]);
   }, [user, id]);
   const flush = useCallback(async () => {
     const sent = await flushAll(user, (key, subject, shown) => {
@@ -33,7 +41,10 @@ export function useWaiting(user: string, room: string, { kind, id }: Subject) {
       const subject: Subject = { kind, id };
       const each: Waiting = { id: event.id, user, room, subject, at: Date.now(), event };
       setWaiting((before) => [...before, each]);
-      keepEvent(each).then(flush);
+      keepEvent(each).then(() => {
+        kept.current.add(each.id);
+        return flush();
+      });
       return event.id;
     },
     [user, room, kind, id, flush],

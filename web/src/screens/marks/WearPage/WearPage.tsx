@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { Link } from "react-router";
 import { type Marks, type MarksState, type Wear, wearCsvUrl, wearQuery } from "../../../api/marks";
 import { useMarks } from "../../../device/useMarks";
 import type { Log } from "../../../device/useWaiting";
@@ -8,7 +9,7 @@ import { usePlate } from "../../../frame/PlateFrame";
 import { useHere } from "../../../frame/useHere";
 import { useFollowed } from "../../../frame/useKeepMarks";
 import { Asking } from "../../../ui/Asking";
-import { buttonLook } from "../../../ui/Button";
+import { ButtonLink, buttonLook } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { Beside, Section } from "../../../ui/Section";
 import { useSay } from "../../../ui/Toast";
@@ -44,8 +45,16 @@ type Known = {
   ask: (after: number | null) => void;
 };
 
-function Known({ marks, state, wear, log, ask }: Known) {
+/** Pulls logged at the press wear the plate as well; they are told by the server alone. */
+function worn(wear: Wear, state: MarksState): { state: MarksState; atPress: boolean } {
+  const own = new Set(state.impressions.map((each) => each.event));
+  const atPress = wear.state.impressions.some((each) => !own.has(each.event));
+  return { state: atPress ? { ...state, impressions: wear.state.impressions } : state, atPress };
+}
+
+function Known({ marks, state: own, wear, log, ask }: Known) {
   const { room } = useHere();
+  const { state, atPress } = worn(wear, own);
   const [chosen, choose] = useState<number | null>(null);
   const count = state.impressions.length;
   const go = (by: number) =>
@@ -82,11 +91,28 @@ function Known({ marks, state, wear, log, ask }: Known) {
                 Save as CSV
               </a>
             </span>
-            <Impressions state={state} log={log} chosen={chosen} choose={choose} />
+            {atPress ? (
+              <p className="mt-1">
+                {count} pulls, logged at the press: each with its number and its reading stands on
+                the{" "}
+                <Link className="underline" to={`/r/${room}/plates/${marks.id}/edition`}>
+                  edition's page
+                </Link>
+                .
+              </p>
+            ) : (
+              <Impressions state={state} log={log} chosen={chosen} choose={choose} />
+            )}
           </Section>
         </div>
         <aside className="grid min-w-0 gap-4">
-          <Pull state={state} log={log} />
+          {atPress ? (
+            <ButtonLink look="strong" to={`/r/${room}/plates/${marks.id}/pull`}>
+              To the press
+            </ButtonLink>
+          ) : (
+            <Pull state={state} log={log} />
+          )}
           <Again wear={wear} state={state} log={log} ask={ask} scratch={again} />
           <Limits key={marks.version} marks={marks} />
         </aside>
