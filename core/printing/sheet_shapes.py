@@ -29,7 +29,7 @@ class SheetsInput(Shape):
     """Sheets that are there."""
 
 
-class SheetPiece(Shape):
+class TornPiece(Shape):
     """One piece where it lies in the sheet [mm], from its top left."""
 
     x_mm: float
@@ -68,5 +68,5 @@ class SheetsOutput(Shape):
     turned: bool
     """The plate lies across on its piece, as that lies in the sheet."""
     goes: list[Tear]
-    pieces: list[SheetPiece]
+    pieces: list[TornPiece]
     text: str

@@ -6,7 +6,7 @@ import math
 
 from core.errors import CoreError
 from core.printing.guillotine import Torn, most_pieces
-from core.printing.sheet_shapes import SheetPiece, SheetsInput, SheetsOutput, Tear
+from core.printing.sheet_shapes import TornPiece, SheetsInput, SheetsOutput, Tear
 
 _TENTHS = 10
 """Places of tears are tried to a tenth of a millimetre."""
@@ -104,12 +104,12 @@ def _spare_room(
 
 def _folded(
     sheet: tuple[float, float], folds: tuple[int, int]
-) -> tuple[list[SheetPiece], list[Tear]]:
+) -> tuple[list[TornPiece], list[Tear]]:
     """Return equal pieces, the longer side torn first."""
     across, down = folds
     wide, high = round(sheet[0] / across, 2), round(sheet[1] / down, 2)
     pieces = [
-        SheetPiece(x_mm=round(i * wide, 2), y_mm=round(j * high, 2), width_mm=wide, height_mm=high)
+        TornPiece(x_mm=round(i * wide, 2), y_mm=round(j * high, 2), width_mm=wide, height_mm=high)
         for j in range(down)
         for i in range(across)
     ]
@@ -127,19 +127,19 @@ def _folded(
     return pieces, goes
 
 
-def _measured(torn: Torn) -> tuple[list[SheetPiece], list[Tear]]:
+def _measured(torn: Torn) -> tuple[list[TornPiece], list[Tear]]:
     """Return pieces torn by measure, in the order of the tears."""
-    pieces, goes = list[SheetPiece](), list[Tear]()
+    pieces, goes = list[TornPiece](), list[Tear]()
     _follow(torn, (0, 0), pieces, goes)
     return pieces, goes
 
 
 def _follow(
-    torn: Torn, corner: tuple[int, int], pieces: list[SheetPiece], goes: list[Tear]
+    torn: Torn, corner: tuple[int, int], pieces: list[TornPiece], goes: list[Tear]
 ) -> None:
     if not torn.parts:
         at = [each / _TENTHS for each in (*corner, torn.width, torn.height)]
-        pieces.append(SheetPiece(x_mm=at[0], y_mm=at[1], width_mm=at[2], height_mm=at[3],
+        pieces.append(TornPiece(x_mm=at[0], y_mm=at[1], width_mm=at[2], height_mm=at[3],
                                  waste=torn.count == 0))  # fmt: skip
         return
     goes.append(
@@ -152,7 +152,7 @@ def _follow(
         x, y = (x + part.width, y) if torn.side == "width" else (x, y + part.height)
 
 
-def _told(given: SheetsInput, pieces: list[SheetPiece], goes: list[Tear]) -> SheetsOutput:
+def _told(given: SheetsInput, pieces: list[TornPiece], goes: list[Tear]) -> SheetsOutput:
     good = [each for each in pieces if not each.waste]
     smallest = min(good, key=lambda each: each.width_mm * each.height_mm)
     size = (smallest.width_mm, smallest.height_mm)

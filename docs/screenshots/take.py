@@ -1,12 +1,11 @@
 """Take the screenshots anew from the demo room: ``python docs/screenshots/take.py URL``.
 
-First ``./keen start --detach`` and ``./keen demo --reset``; the bite under way is lifted at last.
+First ``./keen start --detach`` and ``./keen demo --reset``.
 """
 
 import re
 import subprocess
 import sys
-import time
 from pathlib import Path
 
 from playwright.sync_api import sync_playwright
@@ -26,7 +25,8 @@ PAGES = {
     "bath": "{amber}",
     "exposure": "/exposure",
     "marks": "{closing}/marks",
-    "wear": "{closing}/wear",
+    "edition": "{closing}/edition",
+    "paper": "{closing}/paper",
 }
 DESK, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
 SETTLED_MS = 1500
@@ -94,41 +94,18 @@ def in_the_bath(camera):
         speaking.wait()
 
 
-def out_of_the_bath(camera):
-    """Lifted when it is due: the map of what to stop out next."""
-    camera.open("{run}")
-    run = f"/api/rooms/{camera.room}{camera.at['run']}"
-    due = camera.page.evaluate("async (url) => (await (await fetch(url)).json()).lift_seconds", run)
-    camera.page.wait_for_timeout(max(0.0, due - time.time()) * 1000)
+def at_the_press(camera):
+    """Inked: what to leave and what to clean, by the wipe map."""
+    camera.open("{closing}/pull")
     camera.page.keyboard.press("Space")
-    camera.page.get_by_role("img", name=re.compile("What to paint before")).wait_for()
-    camera.take("out-of-the-bath")
+    camera.page.get_by_role("heading", name="Wipe").wait_for()
+    camera.take("at-the-press")
+    camera.page.keyboard.press("z")
 
 
-def under_the_lamp(camera):
-    """The dot screen's light, of a plate that goes by the clock."""
-    camera.open("{umbrellas}/expose")
-    page = camera.page
-    page.get_by_role("button", name="Begin to expose").click()
-    for box in page.get_by_role("checkbox").all():
-        box.check()
-    page.get_by_label("Before you begin").get_by_role("button").first.click()
-    page.get_by_role("heading", name="Chalk").wait_for()
-    page.wait_for_timeout(SETTLED_MS)
-    page.keyboard.press("p")
-    page.get_by_role("heading", name="Dot screen").wait_for()
-    page.keyboard.press("Space")
-    page.get_by_role("timer").wait_for()
-    camera.take("under-the-lamp")
-    page.wait_for_timeout(SETTLED_MS)
-    page.keyboard.press("Space")
-    page.get_by_role("timer").wait_for(state="detached")
-
-
-def bench_card(camera):
-    camera.open("{lantern}/card")
-    camera.page.get_by_text("yellow pen").wait_for()
-    camera.page.locator(".bench-card").screenshot(path=HERE / "bench-card.png")
+def certificate(camera):
+    camera.open("{closing}/certificate")
+    camera.page.locator(".printed-alone").screenshot(path=HERE / "certificate.png")
 
 
 def main(base):
@@ -141,7 +118,7 @@ def main(base):
         for name, path in PAGES.items():
             camera.open(path)
             camera.take(name)
-        for scene in (in_the_bath, proof, bench_card, under_the_lamp, out_of_the_bath):
+        for scene in (in_the_bath, proof, at_the_press, certificate):
             scene(camera)
         browser.close()
 

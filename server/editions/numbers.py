@@ -74,7 +74,8 @@ def stand_at_edition(plate: Plate, state: PullState) -> None:
     given = Impression.objects.filter(edition=edition, series="edition") if edition else []
     done = sum(row.pull not in void for row in given)
     note = f"edition, {done} of {edition.size}" if edition else ""
-    Plate.objects.filter(id=plate.id).update(place="edition", place_note=note)
+    if (plate.place, plate.place_note) != ("edition", note):
+        Plate.objects.filter(id=plate.id).update(place="edition", place_note=note)
 
 
 def _signed(pull: PressPull) -> Signed:

@@ -230,9 +230,6 @@ class PressOut(Schema):
     paper: PaperKindOut | None
     ink: InkOut | None
     press: PressProfileOut | None
-    papers: list[PaperKindOut]
-    inks: list[InkOut]
-    presses: list[PressProfileOut]
     size: int | None
     """Of its edition."""
     order: NumberOrder

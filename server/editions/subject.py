@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from core.events.pull_state import PullState
 from server.accounts.models import User
 from server.editions.numbers import number_signed, stand_at_edition
 from server.events.subject import Subject
@@ -19,11 +20,14 @@ def _no_bath(_: Pulls) -> None:
     return None
 
 
+def number_and_stand(user: User, plate: Plate, state: PullState) -> None:
+    """Number what was signed; the plate stands at its edition once something is signed."""
+    number_signed(user, plate, state)
+    stand_at_edition(plate, state)
+
+
 def _follow(user: User, pulls: Pulls) -> None:
-    """Number what was signed; the plate stands at its edition once something is numbered."""
-    state = pull_state_of(pulls.plate)
-    number_signed(user, pulls.plate, state)
-    stand_at_edition(pulls.plate, state)
+    number_and_stand(user, pulls.plate, pull_state_of(pulls.plate))
 
 
 AFTER_OK.append(number_signed)

@@ -9,6 +9,7 @@ from pydantic import TypeAdapter
 
 from core.events.event import Event as CoreEvent
 from core.events.event import payload_of
+from core.events.payload import Payload
 from server.events.models import Event
 from server.events.schemas import EventOut, Stored
 from server.events.times import clock_was_wrong, counted_at
@@ -33,8 +34,8 @@ def core_event(event: Event) -> CoreEvent:
     )
 
 
-def event_out(event: Event) -> Stored:
-    """Return an event as it is shown, in the shape of its kind."""
+def event_out(event: Event, said: Payload | None = None) -> Stored:
+    """Return an event as it is shown, in its kind's shape; ``said`` where it was read before."""
     shown: dict[str, Any] = {
         "id": event.id,
         "kind": event.kind,
@@ -45,6 +46,6 @@ def event_out(event: Event) -> Stored:
         "received_at": event.received_at,
         "spread_ms": event.offset_spread_ms,
         "by": event.by.name,
-        "data": event.data,
+        "data": said or event.data,
     }
     return _OUT.validate_python(shown)

@@ -28,7 +28,11 @@ def pulls_row(room: Room, plate: Plate) -> Pulls:
 
 def printing_of(plate: Plate) -> PrintingDecided:
     """Return how a plate is printed; the usual where nothing was decided."""
-    row = Pulls.objects.filter(plate=plate).first()
+    return printing_in(Pulls.objects.filter(plate=plate).first())
+
+
+def printing_in(row: Pulls | None) -> PrintingDecided:
+    """Return how a plate is printed, as its row has it."""
     return PrintingDecided(**within(PrintingDecided, row.decided if row else {}))
 
 

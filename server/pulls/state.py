@@ -5,8 +5,10 @@ from __future__ import annotations
 import statistics
 from collections import defaultdict
 from collections.abc import Iterable
+from dataclasses import dataclass
 from typing import Any
 
+from core.events.event import Event as CoreEvent
 from core.events.marks_fold import ImpressionPulled
 from core.events.pull_fold import fold_pulls
 from core.events.pull_state import PressPull, PullState
@@ -14,6 +16,25 @@ from server.events.models import Event
 from server.events.reads import core_event, events_of
 from server.plates.models import Plate
 from server.pulls.models import Pulls, pulls_id
+
+
+@dataclass(frozen=True)
+class Stood:
+    """A plate at the press, asked for once: its row, its events, the state that follows."""
+
+    row: Pulls | None
+    events: list[Event]
+    said: list[CoreEvent]
+    """The same events as the core has read them."""
+    state: PullState
+
+
+def stood_of(plate: Plate, row: Pulls | None = None) -> Stood:
+    """Return how a plate stands at the press."""
+    events = events_of(pulls_id(plate))
+    found = row or Pulls.objects.filter(plate=plate).first()
+    said = [core_event(each) for each in events]
+    return Stood(found, events, said, fold_pulls(said))
 
 
 def pull_state_of(plate: Plate) -> PullState:

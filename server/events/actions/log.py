@@ -40,6 +40,21 @@ def log_events(
     """
     room = enter(user, room_id, subject.action)
     row = find(subject.model, room, subject_id, lock=True)
+    if store_events(user, subject, row, given):
+        subject.follow(user, row)
+    return row
+
+
+def store_events(user: User, subject: Subject[Row], row: Row, given: EventsIn) -> list[Event]:
+    """Return the events that were not known yet, stored and told; what follows is the caller's.
+
+    The subject is locked and the user may log of it.
+
+    Raises
+    ------
+    Stale
+        The id of an event is another subject's.
+    """
     bath = subject.bath(row)
     now = timezone.now()
     times = settled_times(given.events, row.created_at, now)
@@ -51,9 +66,7 @@ def log_events(
     noted = set(Entry.objects.filter(id__in=rows).values_list("id", flat=True))
     for event in new:
         _tell(user, subject, row, bath, event, None if event.id in noted else event.id)
-    if new:
-        subject.follow(user, row)
-    return row
+    return new
 
 
 def _stored(rows: dict[uuid.UUID, Event], subject: uuid.UUID) -> list[Event]:

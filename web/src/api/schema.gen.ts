@@ -13541,8 +13541,6 @@ export interface components {
              */
             id: string;
             ink: components["schemas"]["InkOut"] | null;
-            /** Inks */
-            inks: components["schemas"]["InkOut"][];
             /** Labels */
             labels: components["schemas"]["PullLabel"][];
             /** Metal */
@@ -13560,13 +13558,9 @@ export interface components {
              */
             order: "pulled" | "dried";
             paper: components["schemas"]["PaperKindOut"] | null;
-            /** Papers */
-            papers: components["schemas"]["PaperKindOut"][];
             /** Picture */
             picture: string | null;
             press: components["schemas"]["PressProfileOut"] | null;
-            /** Presses */
-            presses: components["schemas"]["PressProfileOut"][];
             /** Size */
             size: number | null;
             state: components["schemas"]["PullState"];
@@ -16459,22 +16453,25 @@ export interface components {
         };
         /**
          * SheetPiece
-         * @description One piece where it lies in the sheet [mm], from its top left.
+         * @description Plates of one size to be cut out.
          */
         SheetPiece: {
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
             /** Height Mm */
             height_mm: number;
             /**
-             * Waste
-             * @default false
+             * May Turn
+             * @default true
              */
-            waste: boolean;
+            may_turn: boolean;
+            /** Name */
+            name: string;
             /** Width Mm */
             width_mm: number;
-            /** X Mm */
-            x_mm: number;
-            /** Y Mm */
-            y_mm: number;
         };
         /**
          * SheetsInput
@@ -16527,7 +16524,7 @@ export interface components {
                 number
             ];
             /** Pieces */
-            pieces: components["schemas"]["SheetPiece"][];
+            pieces: components["schemas"]["TornPiece"][];
             /** Pieces Needed */
             pieces_needed: number;
             /** Pieces Per Sheet */
@@ -18897,6 +18894,25 @@ export interface components {
             version: number;
             /** Width Um */
             width_um?: number | null;
+        };
+        /**
+         * TornPiece
+         * @description One piece where it lies in the sheet [mm], from its top left.
+         */
+        TornPiece: {
+            /** Height Mm */
+            height_mm: number;
+            /**
+             * Waste
+             * @default false
+             */
+            waste: boolean;
+            /** Width Mm */
+            width_mm: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
         };
         /**
          * Track

@@ -264,12 +264,32 @@ test("a trial is kept with what was read, and spacings go by it", async () => {
   expect(sent?.textures).toEqual([]);
 });
 
+/** Eleven impressions as they are logged on the wear page itself, every second read. */
+const PULLED = Array.from({ length: 11 }, (_, n) => ({
+  id: `pull ${n + 1}`,
+  kind: "pulled",
+  at_seconds: 1_000_000 + 1500 * n,
+  device: "phone",
+  sequence: n,
+  data: { passes: 1, spoiled: n === 5, lstar: n % 2 ? null : 40 + 0.3 * n, spread: 0.6, note: "" },
+}));
+
 /** How a plate wears, on a server that keeps what it is told. */
 async function atTheWear(as = {}) {
-  let now = marksOf(CLOSING);
-  const wear = told<Wear>(`/plates/${CLOSING}/wear`);
+  const events = [...marksOf(CLOSING).events, ...PULLED] as Marks["events"];
+  let now = { ...marksOf(CLOSING), events, state: foldMarks(events as never) } as Marks;
+  const asked = told<Wear>(`/plates/${CLOSING}/wear`);
+  const forecast = {
+    ...asked.forecast,
+    last_good: 14,
+    low: 11,
+    high: 19,
+    text: "From no. 15 it is too pale.",
+  };
+  const wear = { ...asked, state: now.state, wanted: 20, forecast } as Wear;
   const server = fakeServer({
     [`GET /plates/${CLOSING}/marks`]: () => ({ body: now }),
+    [`GET /plates/${CLOSING}/wear`]: { body: wear },
     [`GET /plates/${CLOSING}/wear?after=12`]: {
       body: {
         ...wear,
@@ -289,6 +309,17 @@ async function atTheWear(as = {}) {
   await screen.findByRole("heading", { name: /^From no\. \d+ it is too pale/ });
   return { server, wear };
 }
+
+test("pulls logged at the press wear the plate as well, and stand on the edition's page", async () => {
+  fakeServer();
+  openAt(`/plates/${CLOSING}/wear`);
+  expect(await screen.findByText(/16 pulls, logged at the press/)).toBeVisible();
+  expect(screen.getByRole("link", { name: "edition's page" })).toHaveAttribute(
+    "href",
+    expect.stringMatching(/\/edition$/),
+  );
+  expect(screen.queryByRole("button", { name: "Pulled" })).toBeNull();
+});
 
 test("from which impression it is too pale, how sure, and what was pulled", async () => {
   const { wear } = await atTheWear();

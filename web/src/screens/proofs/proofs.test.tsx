@@ -529,3 +529,52 @@ test("no proof yet: what one would show", async () => {
   openAt(`/plates/${plateId("Steam Stall")}/proofs`);
   expect(await screen.findByRole("heading", { name: "No proof yet" })).toBeVisible();
 });
+
+const CLOSING = plateId("Closing Time");
+
+/** The proof of Closing Time that was signed under a condition. */
+const signedProof = () => {
+  const all = told<{ items: Proof[] }>(`/proofs?plate=${CLOSING}`).items;
+  return all.find((each) => each.approvals.length > 0) as Proof;
+};
+
+async function atTheOk(change: Partial<Proof> = {}) {
+  const shown = { ...signedProof(), ...change };
+  const server = fakeServer({
+    [`GET /proofs?plate=${CLOSING}`]: { body: listed([shown]) },
+    [`GET /proofs?plate=${CLOSING}&page=1`]: { body: listed([shown]) },
+    [`GET /pins?plate=${CLOSING}&page=1`]: { body: listed([]) },
+    [`POST /proofs/${shown.id}/approvals`]: { body: shown },
+  });
+  openAt(`/plates/${CLOSING}/proofs`);
+  await screen.findAllByRole("heading", { name: /OK to print/ });
+  return { server, shown };
+}
+
+test("an OK says who gave it and under which condition; it is taken back in one touch", async () => {
+  const { server } = await atTheOk();
+  expect(screen.getByText(/OK to print, if the sky stays dark, the artist/)).toBeVisible();
+  await press("Take the OK back");
+  await waitFor(() => expect(server.last()?.body).toMatchObject({ ok: false }));
+});
+
+test("artist or printer decide with a condition, told by an area that was read", async () => {
+  const { server } = await atTheOk({ approvals: [], ok_to_print: false });
+  await pick("Said by", "the artist");
+  await type("Only if", "the sky stays dark");
+  await pick("Told by the area", "Sky");
+  await press("OK to print");
+  await waitFor(() =>
+    expect(server.last()?.body).toMatchObject({
+      ok: true,
+      said_by: "artist",
+      condition: "the sky stays dark",
+      area: "Sky",
+    }),
+  );
+});
+
+test("an earlier state is not signed: the plate has gone on since", async () => {
+  await atTheOk({ approvals: [], ok_to_print: false, state_number: 1 });
+  expect(screen.getByText(/The plate has gone on since/)).toBeVisible();
+});

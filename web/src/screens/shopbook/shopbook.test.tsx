@@ -131,7 +131,7 @@ const LAYOUT = {
 
 test("a paper is renamed over its version and put away; a new ink is kept", async () => {
   const supplies = told<{ items: Supply[] }>("/supplies").items;
-  const paper = supplies.find((each) => each.kind === "paper") as Supply;
+  const paper = supplies.find((each) => each.name.startsWith("soft cotton")) as Supply;
   const server = fakeServer({ "PUT /supplies": { body: paper } });
   openAt("/shop-book?tab=supplies");
   await userEvent.click(await screen.findByRole("button", { name: /^change.*soft cotton/ }));
@@ -270,4 +270,74 @@ test("rows of a calculator are added and taken away, with their own faults", asy
   await press("take the last away");
   await press("Compute");
   await waitFor(() => expect(server.last().body.layers).toHaveLength(1));
+});
+
+test("a paper keeps its sheet and its windows; out before ready is refused at its field", async () => {
+  const server = fakeServer({
+    "PUT /papers": refuse(
+      422,
+      fault("latest_minutes", "It would have to be out before it is ready.", {
+        allowed: "more than 45",
+        unit: "min",
+      }),
+    ),
+  });
+  openAt("/shop-book?tab=papers");
+  await screen.findAllByText("Hard cotton 300");
+  await type("Name", "quay rag");
+  await type("Ready after", "45");
+  await type("Out by", "30");
+  await press("Keep the paper");
+  await waitFor(() => expect(alerts().join()).toContain("out before it is ready"));
+  expect(server.last().body).toMatchObject({
+    name: "quay rag",
+    width_mm: 560,
+    ready_minutes: 45,
+    latest_minutes: 30,
+    school: "soft-soak",
+  });
+  expect(screen.getByLabelText("Out by")).toHaveValue("30");
+});
+
+test("papers stand in inches for who reads inches", async () => {
+  fakeServer();
+  openAt("/shop-book?tab=papers", { length_unit: "in" });
+  expect((await screen.findAllByText("22.05 × 29.92 in")).length).toBeGreaterThan(1);
+  expect(screen.getByLabelText("Sheet, across")).toHaveValue("22.05");
+});
+
+test("an ink keeps its parts in order; a part without parts is told", async () => {
+  const server = fakeServer({ "PUT /inks": { body: {} } });
+  openAt("/shop-book?tab=inks");
+  await screen.findByText("4 black, 1 medium");
+  await type("Name", "quay blue");
+  await press("Add a part");
+  await type("Part 1", "blue");
+  await type("Part 1, parts", "0");
+  await press("Keep the ink");
+  expect(alerts().join()).toContain("Part 1, parts");
+  await type("Part 1, parts", "3");
+  await press("Keep the ink");
+  await waitFor(() => expect(server.last()?.call).toBe("PUT /inks"));
+  expect(server.last().body).toMatchObject({
+    name: "quay blue",
+    parts: [{ name: "blue", role: "base", parts: 3 }],
+  });
+});
+
+test("a press keeps its setting in quarters, said in turns, and its blankets in order", async () => {
+  const server = fakeServer({ "PUT /presses": { body: {} } });
+  openAt("/shop-book?tab=presses");
+  await screen.findByText("1¾ turns from contact, 1 pass");
+  await type("Name", "short bed");
+  await type("Usual setting", "9");
+  expect(await screen.findByText("2¼ turns")).toBeVisible();
+  await press("Add a blanket");
+  await type("Blanket 1", "thin felt");
+  await press("Keep the press");
+  await waitFor(() => expect(server.last()?.call).toBe("PUT /presses"));
+  expect(server.last().body).toMatchObject({
+    quarters: 9,
+    blankets: [{ name: "thin felt", new_on: null }],
+  });
 });

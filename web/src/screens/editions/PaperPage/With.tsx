@@ -1,6 +1,13 @@
-import { useQueryClient } from "@tanstack/react-query";
-import { keepPrinting, type Press } from "../../../api/editions";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  inksQuery,
+  keepPrinting,
+  papersQuery,
+  type Press,
+  pressesQuery,
+} from "../../../api/editions";
 import { useHere } from "../../../frame/useHere";
+import { Asking } from "../../../ui/Asking";
 import { ButtonLink } from "../../../ui/Button";
 import { LongField, NumberField, PickField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
@@ -37,6 +44,35 @@ type Read = {
 
 /** How this plate is printed: paper, ink, press, the order of wiping. */
 export function With({ press }: { press: Press }) {
+  const { room } = useHere();
+  const papers = useQuery(papersQuery(room)).data;
+  const inks = useQuery(inksQuery(room)).data;
+  const presses = useQuery(pressesQuery(room)).data;
+  if (!papers || !inks || !presses)
+    return (
+      <Asking error={null}>
+        <h2 className="text-h3">Printed with</h2>
+      </Asking>
+    );
+  return (
+    <Edit
+      press={press}
+      papers={offered(papers.items, press.decided.paper)}
+      inks={offered(inks.items, press.decided.ink)}
+      presses={offered(presses.items, press.decided.press)}
+    />
+  );
+}
+
+type Named = { id: string; name: string; put_away: boolean };
+
+/** What is not put away, and what is chosen already. */
+const offered = (rows: Named[], chosen: string | null | undefined) =>
+  rows.filter((each) => !each.put_away || each.id === chosen);
+
+type EditProps = { press: Press; papers: Named[]; inks: Named[]; presses: Named[] };
+
+function Edit({ press, papers, inks, presses }: EditProps) {
   const { room, me } = useHere();
   const client = useQueryClient();
   const { decided } = press;
@@ -76,9 +112,9 @@ export function With({ press }: { press: Press }) {
   return (
     <form noValidate onSubmit={form.submit} className="grid gap-3 border-t-2 border-ink pt-3">
       <h2 className="text-h3">Printed with</h2>
-      <PickField form={form} name="paper" options={named(press.papers)} />
-      <PickField form={form} name="ink" options={named(press.inks)} />
-      <PickField form={form} name="press" options={named(press.presses)} />
+      <PickField form={form} name="paper" options={named(papers)} />
+      <PickField form={form} name="ink" options={named(inks)} />
+      <PickField form={form} name="press" options={named(presses)} />
       <LongField form={form} name="wipes" hint="gauze 2 min, paper 1 min, hand with chalk" />
       <div className="flex flex-wrap gap-4">
         <NumberField form={form} name="margin_mm" step={5} />

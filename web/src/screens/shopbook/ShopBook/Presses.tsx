@@ -11,7 +11,7 @@ import { Button, TakeOut, TextButton } from "../../../ui/Button";
 import { CellField, NumberField, PickField, TextField, TickField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { length, number, pick, shapeOf, text, yes } from "../../../ui/form/shape";
-import { type Form, typedAt, useForm } from "../../../ui/form/useForm";
+import { type Form, useForm } from "../../../ui/form/useForm";
 import { Beside } from "../../../ui/Section";
 import { Table } from "../../../ui/Table";
 import { shownLength } from "../../../ui/units";
@@ -128,8 +128,9 @@ function Edit({ press, done }: { press: Press; done: () => void }) {
       done();
     },
   });
-  const typed = Number(typedAt(form, "quarters"));
-  const turns = typedAt(form, "read_by") === "turns" && Number.isInteger(typed);
+  const now = form.hook.watch();
+  const typed = Number(now.quarters);
+  const turns = now.read_by === "turns" && Number.isInteger(typed);
   return (
     <aside>
       <h2>{press.version ? `Change ${press.name}` : "A new press"}</h2>
