@@ -120,10 +120,10 @@ function Patterns() {
   );
 }
 
-const LOOKS: Record<Patch["kind"], { fill: string; className: string; dash?: string }> = {
+const LOOKS: Record<Patch["kind"], { fill?: string; className: string; dash?: string }> = {
   leave: { fill: "url(#film)", className: "stroke-paper-lift" },
-  bright: { fill: "rgb(255 255 255 / 0.62)", className: "stroke-copper-deep", dash: "11 6" },
-  whiting: { fill: "rgb(255 255 255 / 0.9)", className: "stroke-ink", dash: "2 5" },
+  bright: { className: "fill-white [fill-opacity:0.62] stroke-copper-deep", dash: "11 6" },
+  whiting: { className: "fill-white [fill-opacity:0.9] stroke-ink", dash: "2 5" },
 };
 
 type OneProps = {

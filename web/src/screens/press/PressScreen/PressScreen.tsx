@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { useParams } from "react-router";
-import type { Press, PullState } from "../../../api/editions";
+import type { Press, Pull, PullState } from "../../../api/editions";
 import { usePress } from "../../../device/usePress";
 import type { Log } from "../../../device/useWaiting";
 import type { Waiting } from "../../../device/waiting";
@@ -13,7 +13,7 @@ import { Judge } from "./Judge";
 import { JudgeFoot, type Opened, StepFoot } from "./Feet";
 import { OnTheBed } from "./OnTheBed";
 import { ReadTones, TypeNote, WhyBeforeOk, WhySpoiled } from "./Panels";
-import { CHECKS, type Series, toJudge, useHands } from "./useHands";
+import { CHECKS, type Hands, type Series, toJudge, useHands } from "./useHands";
 import { usePainting } from "./usePainting";
 import { usePressKeys } from "./usePressKeys";
 import { useSpoken } from "./useSpoken";
@@ -49,7 +49,7 @@ function AtThePress({ press, state, log, waiting }: Props) {
   const judge = judged && judged.event !== passedOver ? judged : null;
   const spoken = useSpoken(
     me.id, room, press.id,
-    (sound, seconds) => log({ kind: "pull-noted", data: { pull: judge?.event ?? state.under_way, text: "", sound, seconds } }),
+    (sound, seconds) => log(said(judge?.event ?? state.under_way, { sound, seconds })),
     () => open("note"),
   ); // biome-ignore format: one call
   const sign = (reason = "") => {
@@ -117,27 +117,15 @@ function AtThePress({ press, state, log, waiting }: Props) {
           again={again}
           undo={hands.undo}
         >
-          {opened === "spoiled" ? (
-            <WhySpoiled
-              close={() => open(null)}
-              done={(reason) => {
-                hands.spoil(judge.event, reason);
-                open(null);
-              }}
-            />
-          ) : null}
-          {opened === "before-ok" ? <WhyBeforeOk close={() => open(null)} done={sign} /> : null}
-          {opened === "read" ? (
-            <ReadTones
-              press={press}
-              pull={judge}
-              close={() => open(null)}
-              done={(areas, seenOn) => {
-                log({ kind: "pull-read", data: { pull: judge.event, areas, seen: seenOn } });
-                open(null);
-              }}
-            />
-          ) : null}
+          <JudgePanels
+            opened={opened}
+            open={open}
+            press={press}
+            pull={judge}
+            hands={hands}
+            sign={sign}
+            log={log}
+          />
         </JudgeFoot>
       ) : (
         <StepFoot
@@ -153,10 +141,7 @@ function AtThePress({ press, state, log, waiting }: Props) {
             <TypeNote
               close={() => open(null)}
               done={(text) => {
-                log({
-                  kind: "pull-noted",
-                  data: { pull: state.under_way, text, sound: null, seconds: 0 },
-                });
+                log(said(state.under_way, { text }));
                 open(null);
               }}
             />
@@ -164,6 +149,50 @@ function AtThePress({ press, state, log, waiting }: Props) {
         </StepFoot>
       )}
     </Frame>
+  );
+}
+
+/** A note of a pull, typed or spoken. */
+const said = (pull: string | null, what: { text?: string; sound?: string; seconds?: number }) => ({
+  kind: "pull-noted" as const,
+  data: { pull, text: "", sound: null, seconds: 0, ...what },
+});
+
+type PanelsProps = {
+  opened: Opened;
+  open: (what: Opened) => void;
+  press: Press;
+  pull: Pull;
+  hands: Hands;
+  sign: (reason: string) => void;
+  log: Log;
+};
+
+/** What is asked of a pull: why it is spoiled, why it is signed before the OK, how it reads. */
+function JudgePanels({ opened, open, press, pull, hands, sign, log }: PanelsProps) {
+  const close = () => open(null);
+  if (opened === "spoiled")
+    return (
+      <WhySpoiled
+        close={close}
+        done={(reason) => {
+          hands.spoil(pull.event, reason);
+          close();
+        }}
+      />
+    );
+  if (opened === "before-ok") return <WhyBeforeOk close={close} done={sign} />;
+  if (opened !== "read") return null;
+  return (
+    <ReadTones
+      press={press}
+      pull={pull}
+      close={close}
+      done={(areas, seen) => {
+        log({ kind: "pull-read", data: { pull: pull.event, areas, seen } });
+        close();
+      }}
+    />
   );
 }
 
