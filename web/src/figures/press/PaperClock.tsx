@@ -1,4 +1,5 @@
 import type { Batch } from "../../api/editions";
+import { Care } from "../../ui/Care";
 import { TimeWord } from "../../ui/Ticking";
 import { wallClock, type Zone } from "../../ui/times";
 import { useNow } from "../../ui/useNow";
@@ -42,6 +43,9 @@ export function PaperClock({ batch, zone }: { batch: Batch; zone: Zone }) {
           {batch.name ? `, ${batch.name}` : ""}
         </span>
       </p>
+      {late ? (
+        <Care role="alert">Take it out now: longer washes the size out, or it turns musty.</Care>
+      ) : null}
       {width > 0 ? (
         <svg
           width={width}

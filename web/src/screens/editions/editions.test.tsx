@@ -192,3 +192,22 @@ test("how it is printed is kept with the order of wiping as a list", async () =>
   await waitFor(() => expect(sent.wipes).toEqual(["gauze", "hand"]));
   expect(sent.margin_mm).toBe(50);
 });
+
+test("sheets that were not put to dry are hung in one touch, with the day they are dry", async () => {
+  const server = await atTheEdition(rowOf({ dry_seconds: null }));
+  expect(screen.getByText(/1 sheet not put to dry yet: between blotters/)).toBeInTheDocument();
+  await userEvent.click(screen.getByRole("button", { name: "Put to dry" }));
+  await waitFor(() => expect(server.last()?.call).toBe(EVENTS));
+  const [event] = server.last().body.events as { kind: string; data: Body }[];
+  expect(event).toMatchObject({ kind: "hung", data: { how: "blotters", days: 2 } });
+});
+
+test("paper past its time is told as an alarm", async () => {
+  const now = told<Press>(`${AT}/press`);
+  const early = now.events.map((each) =>
+    each.kind === "paper-in" ? { ...each, at_seconds: each.at_seconds - 9000 } : each,
+  );
+  fakeServer({ [`GET ${AT}/press`]: { body: { ...now, events: early } } });
+  openAt(`${AT}/paper`);
+  await waitFor(() => expect(alerts().join()).toContain("Take it out now"));
+});

@@ -16,6 +16,7 @@ import { dayOf } from "../../../ui/times";
 import { useKeys } from "../../../ui/useKeys";
 import { Begin } from "./Begin";
 import { Cancel } from "./Cancel";
+import { Dry } from "./Dry";
 import { Rows } from "./Rows";
 import { Under } from "./Under";
 
@@ -134,6 +135,7 @@ function Known({ edition, seen, after, ask }: Props) {
               Save as CSV
             </a>
           </span>
+          {seen.press ? <Dry edition={edition} press={seen.press} log={seen.log} /> : null}
           <Rows edition={edition} log={seen.log} chosen={chosen} choose={choose} />
         </Section>
       ) : null}

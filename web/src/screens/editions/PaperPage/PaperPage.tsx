@@ -61,7 +61,7 @@ function Known({ press, state, plan, log }: Props) {
       {plan.fault ? <Fault plan={plan} /> : null}
       <Beside side="wide" className="mt-2">
         <div className="min-w-0">
-          <Damp state={state} log={log} />
+          <Damp state={state} log={log} again={press.paper?.damping.redamp ?? ""} />
           {sheets ? (
             <Section>
               <h2 className="text-h3">How a sheet is torn</h2>
@@ -101,7 +101,7 @@ function Fault({ plan }: { plan: PaperPlan }) {
 }
 
 /** What lies in the damp, each with its clock; one touch takes a piece out or damps it again. */
-function Damp({ state, log }: { state: PullState; log: Log }) {
+function Damp({ state, log, again }: { state: PullState; log: Log; again: string }) {
   const { zone } = useHere();
   const say = useSay();
   const here = state.batches.filter((each) => each.left > 0);
@@ -117,55 +117,58 @@ function Damp({ state, log }: { state: PullState; log: Log }) {
       </Empty>
     );
   return (
-    <ul className="grid gap-4">
-      {here.map((batch) => (
-        <li key={batch.event} className="border-t-2 border-ink pt-2">
-          <p className="flex flex-wrap items-baseline gap-x-3">
-            <b className="font-slab text-h3">{batch.whose || "No name on it"}</b>
-            <span className="note">
-              {batch.left} of {batch.pieces} left
-              {batch.redamped > 0 ? `, damped again ${batch.redamped} ×` : ""}
-            </span>
-            <span className="ml-auto flex gap-1">
-              <Button
-                look="row"
-                onClick={() =>
-                  told(
-                    log({ kind: "paper-out", data: { batch: batch.event, pieces: 1 } }),
-                    "One piece out. Blot it.",
-                  )
-                }
-              >
-                One out
-              </Button>
-              <Button
-                look="row"
-                onClick={() =>
-                  told(
-                    log({ kind: "paper-out", data: { batch: batch.event, pieces: null } }),
-                    "All of it out.",
-                  )
-                }
-              >
-                All out
-              </Button>
-              <Button
-                look="row"
-                onClick={() =>
-                  told(
-                    log({ kind: "paper-redamped", data: { batch: batch.event } }),
-                    "Damped again.",
-                  )
-                }
-              >
-                Damp again
-              </Button>
-            </span>
-          </p>
-          <PaperClock batch={batch} zone={zone} />
-        </li>
-      ))}
-    </ul>
+    <>
+      <ul className="grid gap-4">
+        {here.map((batch) => (
+          <li key={batch.event} className="border-t-2 border-ink pt-2">
+            <p className="flex flex-wrap items-baseline gap-x-3">
+              <b className="font-slab text-h3">{batch.whose || "No name on it"}</b>
+              <span className="note">
+                {batch.left} of {batch.pieces} left
+                {batch.redamped > 0 ? `, damped again ${batch.redamped} ×` : ""}
+              </span>
+              <span className="ml-auto flex gap-1">
+                <Button
+                  look="row"
+                  onClick={() =>
+                    told(
+                      log({ kind: "paper-out", data: { batch: batch.event, pieces: 1 } }),
+                      "One piece out. Blot it.",
+                    )
+                  }
+                >
+                  One out
+                </Button>
+                <Button
+                  look="row"
+                  onClick={() =>
+                    told(
+                      log({ kind: "paper-out", data: { batch: batch.event, pieces: null } }),
+                      "All of it out.",
+                    )
+                  }
+                >
+                  All out
+                </Button>
+                <Button
+                  look="row"
+                  onClick={() =>
+                    told(
+                      log({ kind: "paper-redamped", data: { batch: batch.event } }),
+                      "Damped again.",
+                    )
+                  }
+                >
+                  Damp again
+                </Button>
+              </span>
+            </p>
+            <PaperClock batch={batch} zone={zone} />
+          </li>
+        ))}
+      </ul>
+      {again ? <p className="note mt-1">For a second colour, damp again: {again}</p> : null}
+    </>
   );
 }
 

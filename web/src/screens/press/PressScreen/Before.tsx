@@ -73,8 +73,20 @@ export function Before({ press, state, hands, painting }: Props) {
         <PressSetting press={press} state={state} hands={hands} />
       </Part>
       <Dirty press={press} state={state} hands={hands} />
+      {inking ? <InkCaution press={press} /> : null}
       <Notice notices={state.notices} />
     </Body>
+  );
+}
+
+/** What ink and its cleaning do to hands and lungs, where they begin. */
+function InkCaution({ press }: { press: Press }) {
+  const caution = press.cautions.find((each) => each.key === "inks");
+  if (!caution) return null;
+  return (
+    <p className="note mt-3">
+      <b className="text-ferric-deep">{caution.title}.</b> {caution.text} {caution.now}
+    </p>
   );
 }
 

@@ -8,10 +8,9 @@ import { newId } from "../../../device/ids";
 import { useHere } from "../../../frame/useHere";
 import { useTask } from "../../../frame/useTask";
 import { Asking } from "../../../ui/Asking";
-import { Button, TakeOut, TextButton } from "../../../ui/Button";
-import { CellField, NumberField, PickField, TextField, TickField } from "../../../ui/form/Fields";
+import { Button, TakeOut } from "../../../ui/Button";
+import { CellField, NumberField, PickField, TextField } from "../../../ui/form/Fields";
 import { FilePick } from "../../../ui/form/FilePick";
-import { FormFoot } from "../../../ui/form/FormFoot";
 import { number, pick, shapeOf, temperature, text, yes } from "../../../ui/form/shape";
 import { type Form, useForm } from "../../../ui/form/useForm";
 import { Progress } from "../../../ui/Progress";
@@ -19,6 +18,7 @@ import { Beside } from "../../../ui/Section";
 import { Table } from "../../../ui/Table";
 import { Trouble } from "../../../ui/Trouble";
 import { shownTemperature } from "../../../ui/units";
+import { awayLook, Change, KeepFoot } from "./Keeping";
 
 type InkIn = Shapes["InkIn"];
 type Swatch = Shapes["ReadSwatchOutput"];
@@ -76,7 +76,7 @@ export function Inks() {
         ]}
       >
         {data.items.map((ink) => (
-          <tr key={ink.id} className={ink.put_away ? "text-ink-3" : undefined}>
+          <tr key={ink.id} className={awayLook(ink.put_away)}>
             <td>
               <b>{ink.name}</b>
               <span className="note block">{ink.stiffness}</span>
@@ -85,11 +85,7 @@ export function Inks() {
             <td>
               <Colour ink={ink} />
             </td>
-            <td>
-              <TextButton onClick={() => setDraft(ink)}>
-                change<span className="sr-only"> {ink.name}</span>
-              </TextButton>
-            </td>
+            <Change name={ink.name} onClick={() => setDraft(ink)} />
           </tr>
         ))}
       </Table>
@@ -176,14 +172,7 @@ function Edit({ ink, done }: { ink: InkIn; done: () => void }) {
           />
         </div>
         <TextField form={form} name="note" />
-        {ink.version ? <TickField form={form} name="put_away" /> : null}
-        <FormFoot form={form} submit="Keep the ink">
-          {ink.version ? (
-            <Button look="quiet" onClick={done}>
-              Leave it
-            </Button>
-          ) : null}
-        </FormFoot>
+        <KeepFoot form={form} submit="Keep the ink" old={ink.version > 0} leave={done} />
       </form>
     </aside>
   );

@@ -5,9 +5,7 @@ import type { Shapes } from "../../../api/client";
 import { newId } from "../../../device/ids";
 import { useHere } from "../../../frame/useHere";
 import { Asking } from "../../../ui/Asking";
-import { Button, TextButton } from "../../../ui/Button";
-import { NumberField, PickField, TextField, TickField } from "../../../ui/form/Fields";
-import { FormFoot } from "../../../ui/form/FormFoot";
+import { NumberField, PickField, TextField } from "../../../ui/form/Fields";
 import { length, number, pick, shapeOf, text, yes } from "../../../ui/form/shape";
 import { useForm } from "../../../ui/form/useForm";
 import { typedNumber } from "../../../ui/numbers";
@@ -15,6 +13,7 @@ import { Beside } from "../../../ui/Section";
 import { Digits, Table } from "../../../ui/Table";
 import { clock } from "../../../ui/times";
 import { shownLength } from "../../../ui/units";
+import { awayLook, Change, KeepFoot } from "./Keeping";
 
 type Paper = Shapes["PaperKindIn"];
 const SHAPE = shapeOf("PaperKindIn", {
@@ -77,7 +76,7 @@ export function Papers() {
         ]}
       >
         {data.items.map((each) => (
-          <tr key={each.id} className={each.put_away ? "text-ink-3" : undefined}>
+          <tr key={each.id} className={awayLook(each.put_away)}>
             <td>
               <b>{each.name}</b>
             </td>
@@ -86,11 +85,7 @@ export function Papers() {
             </Digits>
             <td className="max-phone:hidden">{windowOf(each)}</td>
             <Digits>{each.sheets}</Digits>
-            <td>
-              <TextButton onClick={() => setDraft(each)}>
-                change<span className="sr-only"> {each.name}</span>
-              </TextButton>
-            </td>
+            <Change name={each.name} onClick={() => setDraft(each)} />
           </tr>
         ))}
       </Table>
@@ -151,14 +146,7 @@ function Edit({ paper, done }: { paper: Paper; done: () => void }) {
         <PickField form={form} name="better_side" options={SIDES} />
         <NumberField form={form} name="sheets" />
         <TextField form={form} name="note" />
-        {paper.version ? <TickField form={form} name="put_away" /> : null}
-        <FormFoot form={form} submit="Keep the paper">
-          {paper.version ? (
-            <Button look="quiet" onClick={done}>
-              Leave it
-            </Button>
-          ) : null}
-        </FormFoot>
+        <KeepFoot form={form} submit="Keep the paper" old={paper.version > 0} leave={done} />
       </form>
     </aside>
   );

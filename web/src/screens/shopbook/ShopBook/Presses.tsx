@@ -7,14 +7,14 @@ import { newId } from "../../../device/ids";
 import { turnsOf } from "../../../figures/press/turns";
 import { useHere } from "../../../frame/useHere";
 import { Asking } from "../../../ui/Asking";
-import { Button, TakeOut, TextButton } from "../../../ui/Button";
-import { CellField, NumberField, PickField, TextField, TickField } from "../../../ui/form/Fields";
-import { FormFoot } from "../../../ui/form/FormFoot";
+import { Button, TakeOut } from "../../../ui/Button";
+import { CellField, NumberField, PickField, TextField } from "../../../ui/form/Fields";
 import { length, number, pick, shapeOf, text, yes } from "../../../ui/form/shape";
 import { type Form, useForm } from "../../../ui/form/useForm";
 import { Beside } from "../../../ui/Section";
 import { Table } from "../../../ui/Table";
 import { shownLength } from "../../../ui/units";
+import { awayLook, Change, KeepFoot } from "./Keeping";
 
 type Press = Shapes["PressIn"];
 type Blanket = Press["blankets"][number];
@@ -69,7 +69,7 @@ export function Presses() {
         ]}
       >
         {data.items.map((press) => (
-          <tr key={press.id} className={press.put_away ? "text-ink-3" : undefined}>
+          <tr key={press.id} className={awayLook(press.put_away)}>
             <td>
               <b>{press.name}</b>
               <span className="note block">{press.speed}</span>
@@ -80,11 +80,7 @@ export function Presses() {
                 .map((each) => (each.new_on ? `${each.name} (new ${each.new_on})` : each.name))
                 .join(", ")}
             </td>
-            <td>
-              <TextButton onClick={() => setDraft(press)}>
-                change<span className="sr-only"> {press.name}</span>
-              </TextButton>
-            </td>
+            <Change name={press.name} onClick={() => setDraft(press)} />
           </tr>
         ))}
       </Table>
@@ -150,14 +146,7 @@ function Edit({ press, done }: { press: Press; done: () => void }) {
         <TextField form={form} name="speed" />
         <Blankets form={form} />
         <TextField form={form} name="note" />
-        {press.version ? <TickField form={form} name="put_away" /> : null}
-        <FormFoot form={form} submit="Keep the press">
-          {press.version ? (
-            <Button look="quiet" onClick={done}>
-              Leave it
-            </Button>
-          ) : null}
-        </FormFoot>
+        <KeepFoot form={form} submit="Keep the press" old={press.version > 0} leave={done} />
       </form>
     </aside>
   );

@@ -4,13 +4,12 @@ import { keepSupply, suppliesQuery, type Supply } from "../../../api/shopbook";
 import { newId } from "../../../device/ids";
 import { useHere } from "../../../frame/useHere";
 import { Asking } from "../../../ui/Asking";
-import { Button, TextButton } from "../../../ui/Button";
-import { PickField, TextField, TickField } from "../../../ui/form/Fields";
-import { FormFoot } from "../../../ui/form/FormFoot";
+import { PickField, TextField } from "../../../ui/form/Fields";
 import { pick, shapeOf, text, yes } from "../../../ui/form/shape";
 import { useForm } from "../../../ui/form/useForm";
 import { Beside } from "../../../ui/Section";
 import { Table } from "../../../ui/Table";
+import { awayLook, Change, KeepFoot } from "./Keeping";
 
 const KINDS: [Supply["kind"], string][] = [
   ["paper", "Paper"],
@@ -56,18 +55,14 @@ export function Supplies() {
           ]}
         >
           {data.items.map((each) => (
-            <tr key={each.id} className={each.put_away ? "text-ink-3" : undefined}>
+            <tr key={each.id} className={awayLook(each.put_away)}>
               <td>
                 <b>{each.name}</b>
                 {each.put_away ? <span className="note"> put away</span> : null}
               </td>
               <td>{each.kind}</td>
               <td className="max-phone:hidden">{each.note}</td>
-              <td>
-                <TextButton onClick={() => setDraft(each)}>
-                  change<span className="sr-only"> {each.name}</span>
-                </TextButton>
-              </td>
+              <Change name={each.name} onClick={() => setDraft(each)} />
             </tr>
           ))}
         </Table>
@@ -103,14 +98,7 @@ function Edit({ supply, done }: { supply: Supply; done: () => void }) {
         <TextField form={form} name="name" />
         {supply.version ? null : <PickField form={form} name="kind" options={KINDS} />}
         <TextField form={form} name="note" />
-        {supply.version ? <TickField form={form} name="put_away" /> : null}
-        <FormFoot form={form} submit="Keep it">
-          {supply.version ? (
-            <Button look="quiet" onClick={done}>
-              Leave it
-            </Button>
-          ) : null}
-        </FormFoot>
+        <KeepFoot form={form} submit="Keep it" old={supply.version > 0} leave={done} />
       </form>
     </aside>
   );
