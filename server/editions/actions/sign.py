@@ -21,7 +21,7 @@ from server.editions.numbers import (
 )
 from server.editions.schemas import SignatureIn
 from server.editions.subject import PULLS
-from server.events.actions.log import log_events
+from server.events.actions.log import store_events
 from server.events.schemas import EventsIn
 from server.plates.models import Plate
 from server.pulls.models import Pulls
@@ -58,7 +58,7 @@ def sign_impression(
     if Impression.objects.filter(edition=edition, pull=pull.event).exists():
         return plate
     _check(plate, edition, pull, given)
-    log_events(user, room_id, PULLS_ALONE, row.id, _event(given))
+    store_events(user, PULLS, row, _event(given))
     signed = next(p for p in pull_state_of(plate).pulled if p.event == given.pull)
     if given.number is None or given.series not in NUMBERED:
         number_signed(user, plate)
@@ -66,13 +66,6 @@ def sign_impression(
         store_number(user, edition, plate, signed, Number(pull.event, given.series, given.number))
     stand_at_edition(plate, pull_state_of(plate))
     return plate
-
-
-PULLS_ALONE = type(PULLS)(
-    kind=PULLS.kind, model=PULLS.model, action=PULLS.action, plate=PULLS.plate, bath=PULLS.bath,
-    follow=lambda _user, _row: None,
-)  # fmt: skip
-"""As ``PULLS``; the number follows here, by what was asked."""
 
 
 def _event(given: SignatureIn) -> EventsIn:
