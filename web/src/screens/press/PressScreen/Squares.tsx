@@ -21,7 +21,7 @@ export function Squares({ stage }: { stage: PullState["stage"] }) {
           aria-current={i === at ? "step" : undefined}
           className={`flex items-center gap-2.5 ${i === at ? "font-bold" : "text-ink-2"}`}
         >
-          <svg width={16} height={16} viewBox="0 0 16 16" aria-hidden="true">
+          <svg width={16} height={16} viewBox="0 0 16 16" aria-hidden="true" className="flex-none">
             <rect
               x={1.5}
               y={1.5}
