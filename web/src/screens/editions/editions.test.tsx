@@ -151,6 +151,13 @@ test("how many sheets, how they are torn, what lies in the damp with its clock",
   expect(screen.getByText("3 of 4 left")).toBeInTheDocument();
 });
 
+test("ink is weighed out for the first inking, each next one, and in its parts", async () => {
+  await atThePaper();
+  const { ink } = told<PaperPlan>(`${AT}/paper`);
+  expect(screen.getByText(String(ink.first_g))).toBeInTheDocument();
+  expect(screen.getByText(/black [\d.]+ g, medium [\d.]+ g\./)).toBeInTheDocument();
+});
+
 test("in inches no millimetre is left", async () => {
   await atThePaper({}, { length_unit: "in", temperature_unit: "F" });
   expect(await screen.findByText(/Fold the 29\.92 in side into thirds/)).toBeInTheDocument();

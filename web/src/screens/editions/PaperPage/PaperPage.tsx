@@ -69,6 +69,10 @@ function Known({ press, state, plan, log }: Props) {
             </Section>
           ) : null}
           <Section>
+            <h2 className="text-h3">Ink for {plan.impressions}</h2>
+            <InkFor ink={plan.ink} name={press.ink?.name ?? ""} />
+          </Section>
+          <Section>
             <Template key={sheets?.piece_mm.join(" ")} press={press} sheets={sheets} />
           </Section>
         </div>
@@ -168,6 +172,26 @@ function Damp({ state, log, again }: { state: PullState; log: Log; again: string
         ))}
       </ul>
       {again ? <p className="note mt-1">For a second colour, damp again: {again}</p> : null}
+    </>
+  );
+}
+
+/** What is weighed out: for the first inking, for each next one, for all. */
+function InkFor({ ink, name }: { ink: PaperPlan["ink"]; name: string }) {
+  return (
+    <>
+      <p className="mt-1">
+        <b className="num text-h2">{ink.total_g}</b> g in all{name ? `, ${name}` : ""}:{" "}
+        <b className="num">{ink.first_g}</b> g for the first inking,{" "}
+        <b className="num">{ink.next_g}</b> g for each next one.
+      </p>
+      {ink.parts.length > 0 ? (
+        <p>{ink.parts.map((each) => `${each.name} ${each.grams} g`).join(", ")}.</p>
+      ) : null}
+      <p className="note mt-1">
+        {ink.low_g} to {ink.high_g} g, a guess by the plate's size and the depth of its lines. Begin
+        with half, mix more before it runs out.
+      </p>
     </>
   );
 }
