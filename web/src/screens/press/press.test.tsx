@@ -234,3 +234,12 @@ test("a cancelled plate prints no more", async () => {
   await atThePress({ cancelled: true });
   expect(await screen.findByRole("button", { name: /Cancelled/ })).toBeDisabled();
 });
+
+test("an edition numbered dry puts the sheet to dry; its number comes at the desk", async () => {
+  const server = await justPulled({ order: "dried" });
+  expect(screen.getByText(/It is numbered when it is dry/)).toBeInTheDocument();
+  await userEvent.click(screen.getByRole("button", { name: /^To dry/ }));
+  await waitFor(() => expect(logged(server).at(-1)?.kind).toBe("hung"));
+  expect(logged(server).at(-1)?.data).toMatchObject({ how: "blotters", days: 2 });
+  await verb("Ink");
+});

@@ -7,6 +7,7 @@ import { turnsOf } from "../../../figures/press/turns";
 import { useHere } from "../../../frame/useHere";
 import { Button } from "../../../ui/Button";
 import { parseNumber } from "../../../ui/numbers";
+import { Segments } from "../../../ui/Segments";
 import { momentOf } from "../../../ui/times";
 import { Trouble } from "../../../ui/Trouble";
 
@@ -133,18 +134,27 @@ function Spoil({ signed, done }: { signed: boolean; done: (reason: string) => vo
   );
 }
 
+type Series = NonNullable<Impression["series"]>;
+const AS: readonly (readonly [Series, string])[] = [
+  ["edition", "Edition"],
+  ["artist", "Artist's"],
+  ["printer", "Printer's"],
+  ["trial", "Trial"],
+];
+
 /** Sign a pull that was left for later, under the next number or one that is free. */
 function Sign({ row, edition, close }: { row: Impression; edition: Edition; close: () => void }) {
   const { room } = useHere();
   const client = useQueryClient();
   const [typed, type] = useState("");
   const [reason, say] = useState("");
+  const [series, setSeries] = useState<Series>("edition");
   const sign = useMutation({
     mutationFn: () =>
       signImpression(room, edition.plate, {
         id: newId(),
         pull: row.pull,
-        series: "edition",
+        series,
         number: parseNumber(typed) ?? null,
         reason,
       }),
@@ -161,6 +171,7 @@ function Sign({ row, edition, close }: { row: Impression; edition: Edition; clos
         sign.mutate();
       }}
     >
+      <Segments label="Signed as" value={series} options={AS} onChange={setSeries} />
       <label className="flex items-center gap-2">
         Number
         <input

@@ -83,15 +83,7 @@ type JudgeProps = {
 
 /** Number it, or say that it is spoiled, or go on and leave it for later. */
 export function JudgeFoot({ press, waits, series, children, ...acts }: JudgeProps) {
-  const word = {
-    edition:
-      waits > 0 || press.size === null || press.next_number === null
-        ? "Sign it"
-        : `Number it ${press.next_number}`,
-    artist: "Artist's proof",
-    printer: "Printer's proof",
-    trial: "Trial proof",
-  }[series];
+  const word = press.order === "dried" ? "To dry" : wordOf(press, waits, series);
   return (
     <Foot>
       {children}
@@ -109,4 +101,13 @@ export function JudgeFoot({ press, waits, series, children, ...acts }: JudgeProp
       </Small>
     </Foot>
   );
+}
+
+/** What the big control does: a number is given now, or it is to come. */
+function wordOf(press: Press, waits: number, series: Series): string {
+  if (series === "artist") return "Artist's proof";
+  if (series === "printer") return "Printer's proof";
+  if (series === "trial") return "Trial proof";
+  const toCome = waits > 0 || press.size === null || press.next_number === null;
+  return toCome ? "Sign it" : `Number it ${press.next_number}`;
 }

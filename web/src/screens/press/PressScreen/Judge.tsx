@@ -77,6 +77,9 @@ export function Judge({ press, state, pull, hands, series, setSeries, read }: Pr
           <Button onClick={read}>
             {pull.areas.length > 0 ? "Read again" : "Read its tones"} <Key>R</Key>
           </Button>
+          {press.order === "dried" ? (
+            <span>It is numbered when it is dry, on the edition's page.</span>
+          ) : null}
           <Segments label="Signed as" value={series} options={AS} onChange={setSeries} />
         </p>
       </Part>

@@ -54,6 +54,10 @@ function AtThePress({ press, state, log, waiting }: Props) {
   ); // biome-ignore format: one call
   const sign = (reason = "") => {
     if (!judge) return;
+    if (press.order === "dried") {
+      hands.dry(judge.event);
+      return passOver(judge.event);
+    }
     if (!press.ok && !reason && series !== "trial") return open("before-ok");
     hands.sign(judge.event, series, reason);
     open(null);

@@ -6,6 +6,8 @@ import kinds from "../../../api/kinds.gen.json";
 import { useSay } from "../../../ui/Toast";
 
 export type Series = NonNullable<Pull["series"]>;
+/** As the table of drying has it. */
+const DRY_DAYS = { board: 1, blotters: 2, line: 0.5 };
 export const CHECKS = ["limp", "no shine", "edges wiped"] as const;
 
 /** What hands do at the press; each is one event with its time, with or without a line. */
@@ -59,6 +61,11 @@ export function useHands(press: Press, state: PullState, log: Log, waiting: Even
     spoil: (of: string, reason: string) => log({ kind: "spoiled", data: { pull: of, reason } }),
     sign: (of: string, series: Series, reason = "") =>
       log({ kind: "signed", data: { pull: of, series, reason } }),
+    dry: (of: string) =>
+      log({
+        kind: "hung",
+        data: { pulls: [of], how: press.decided.drying, days: DRY_DAYS[press.decided.drying] },
+      }),
     clean: () => log({ kind: "plate-cleaned", data: {} }),
     met: (approval: string) => log({ kind: "condition-met", data: { approval, note: "" } }),
     paperOut,
