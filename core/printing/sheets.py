@@ -6,7 +6,7 @@ import math
 
 from core.errors import CoreError
 from core.printing.guillotine import Torn, most_pieces
-from core.printing.sheet_shapes import TornPiece, SheetsInput, SheetsOutput, Tear
+from core.printing.sheet_shapes import SheetsInput, SheetsOutput, Tear, TornPiece
 
 _TENTHS = 10
 """Places of tears are tried to a tenth of a millimetre."""
@@ -134,9 +134,7 @@ def _measured(torn: Torn) -> tuple[list[TornPiece], list[Tear]]:
     return pieces, goes
 
 
-def _follow(
-    torn: Torn, corner: tuple[int, int], pieces: list[TornPiece], goes: list[Tear]
-) -> None:
+def _follow(torn: Torn, corner: tuple[int, int], pieces: list[TornPiece], goes: list[Tear]) -> None:
     if not torn.parts:
         at = [each / _TENTHS for each in (*corner, torn.width, torn.height)]
         pieces.append(TornPiece(x_mm=at[0], y_mm=at[1], width_mm=at[2], height_mm=at[3],

@@ -21,7 +21,8 @@ export function EditionLine({ edition, zone, chosen, choose }: Props) {
   const at = laidOut(columns.length, width);
   const chart = edition.forecast !== null;
   return (
-    <div ref={ref} className="min-w-0 overflow-x-auto" tabIndex={-1}>
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: a part that scrolls must be reached by keys
+    <div ref={ref} className="min-w-0 overflow-x-auto" tabIndex={0}>
       {width > 0 ? (
         <svg
           width={at.whole}
