@@ -42,7 +42,7 @@ function AtThePress({ press, state, log, waiting }: Props) {
   const size = { width: press.width_mm, height: press.height_mm };
   const painting = usePainting(state.patches, size, log);
   const [opened, open] = useState<Opened>(null);
-  const [checked, setChecked] = useState<string[]>([...CHECKS]);
+  const [checked, check] = useChecked();
   const [passedOver, passOver] = usePassedOver(press.id);
   const [series, setSeries] = useState<Series>("edition");
   const judged = toJudge(state);
@@ -97,17 +97,7 @@ function AtThePress({ press, state, log, waiting }: Props) {
           read={() => open("read")}
         />
       ) : bed ? (
-        <OnTheBed
-          press={press}
-          state={state}
-          hands={hands}
-          checked={checked}
-          check={(what) =>
-            setChecked((now) =>
-              now.includes(what) ? now.filter((each) => each !== what) : [...now, what],
-            )
-          }
-        />
+        <OnTheBed press={press} state={state} hands={hands} checked={checked} check={check} />
       ) : (
         <Before press={press} state={state} hands={hands} painting={painting} />
       )}
@@ -198,6 +188,16 @@ function JudgePanels({ opened, open, press, pull, hands, sign, log }: PanelsProp
       }}
     />
   );
+}
+
+/** What is looked at before a sheet is laid; all of it until somebody says otherwise. */
+function useChecked(): [string[], (what: string) => void] {
+  const [checked, setChecked] = useState<string[]>([...CHECKS]);
+  const check = (what: string) =>
+    setChecked((now) =>
+      now.includes(what) ? now.filter((each) => each !== what) : [...now, what],
+    );
+  return [checked, check];
 }
 
 /** The pull that was left to be judged later; it stays so when the page is opened again. */
