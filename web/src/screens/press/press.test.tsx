@@ -131,6 +131,28 @@ test("while the map is painted the foot switch does nothing", async () => {
   await verb("Wipe");
 });
 
+test("paper fresh in the damp is laid from its own batch, not from the last one emptied", async () => {
+  const fresh = "00000000-0000-4000-8000-0000000000aa";
+  const now = told<Press>(`/plates/${CLOSING}/press`);
+  const last = now.events.at(-1) as Press["events"][number];
+  const at = last.at_seconds + 1;
+  const all = now.state.batches
+    .filter((each) => each.left > 0)
+    .map((each, n) => ({
+      ...last, id: `${fresh.slice(0, -2)}b${n}`, kind: "paper-out", at_seconds: at, data: { batch: each.event, pieces: null },
+    })); // biome-ignore format: one event
+  const paper = { ...last, id: fresh, kind: "paper-in", at_seconds: at + 1, data: { pieces: 3 } };
+  const inked = [...now.events, ...all, paper] as Press["events"];
+  const server = await atThePress({ events: inked, state: foldPulls(inked as never) });
+  for (const word of ["Ink", "Wipe", "Lay"]) {
+    await verb(word);
+    await key(" ");
+  }
+  const laid = () => logged(server).find((each) => each.kind === "laid");
+  await waitFor(() => expect(laid()).toBeDefined());
+  expect(laid()?.data.batch).toBe(fresh);
+});
+
 test("a quarter turn either way is said, with the passes as they are", async () => {
   const server = await atThePress();
   await verb("Ink");

@@ -1,5 +1,6 @@
 import type { Press, Pull, PullState } from "../../../api/editions";
 import type { Log } from "../../../device/useWaiting";
+import { nowSeconds } from "../../../device/clock";
 import { lastToTakeBack } from "../../../device/happened";
 import type { EventIn } from "../../../api/runs";
 import kinds from "../../../api/kinds.gen.json";
@@ -38,9 +39,11 @@ export function useHands(press: Press, state: PullState, log: Log, waiting: Even
       }),
     wipe: () => log({ kind: "wiped", data: { pull, passes: press.decided.wipes } }),
     lay: (checked: string[]) => {
-      if (damp && outAt(state) === 0)
-        log({ kind: "paper-out", data: { batch: damp.event, pieces: 1 } });
-      log({ kind: "laid", data: { pull, batch: laidFrom(state)?.event ?? null, checked } });
+      const out = outAt(state) > 0;
+      if (damp && !out) log({ kind: "paper-out", data: { batch: damp.event, pieces: 1 } });
+      // a piece that comes out as it is laid is of the batch it is taken from, not of one before
+      const batch = out ? laidFrom(state) : damp;
+      log({ kind: "laid", data: { pull, batch: batch?.event ?? null, checked } });
     },
     pull: () =>
       log({
@@ -81,12 +84,19 @@ export const readyBatch = (state: PullState) =>
     .filter((each) => each.left > 0)
     .sort((a, b) => a.latest_seconds - b.latest_seconds)[0];
 
-/** When the piece came out that was not laid yet; 0 where none did. Laid, it stays out until the pull. */
+const STAYS_DAMP_SECONDS = 2 * 3600;
+
+/**
+ * When the piece came out that was not laid yet; 0 where none did. Laid, it stays out until the pull. What came
+ * out hours ago, or before fresh paper went in, was the rest of an earlier day.
+ */
 export function outAt(state: PullState): number {
   const before = state.pulls.filter((each) => each.pulled_seconds !== null);
   const laid = Math.max(0, ...before.map((each) => each.laid_seconds ?? 0));
   const out = Math.max(0, ...state.batches.map((each) => each.out_seconds ?? 0));
-  return out > laid ? out : 0;
+  const fresh = state.batches.some((each) => each.out_seconds === null && each.at_seconds > out);
+  const old = nowSeconds() - out > STAYS_DAMP_SECONDS;
+  return out > laid && !fresh && !old ? out : 0;
 }
 
 /** The batch whose piece is laid: the one that came out last, else the next to come. */
