@@ -9,6 +9,7 @@ from typing import Protocol
 
 from reportlab.lib.units import mm
 from reportlab.pdfgen.canvas import Canvas
+from reportlab.pdfgen.pathobject import PDFPathObject
 
 from core.study.outlines import Polygon
 from core.study.shapes import Paper
@@ -194,7 +195,18 @@ def _plate(canvas: Canvas, page: MapPage, size_mm: tuple[float, float]) -> None:
     canvas.rect(0, 0, *size_mm)
 
 
-def _path(canvas: Canvas, pieces: list[Polygon]) -> object:
+def ring_path(canvas: Canvas, pieces: list[Polygon]) -> PDFPathObject:
+    """Return pieces as a path, to be filled by the even-odd rule.
+
+    Parameters
+    ----------
+    canvas : Canvas
+    pieces : list of Polygon [mm]
+
+    Returns
+    -------
+    PDFPathObject
+    """
     path = canvas.beginPath()
     for ring in (ring for piece in pieces for ring in piece):
         path.moveTo(*map(float, ring[0]))
@@ -206,12 +218,12 @@ def _path(canvas: Canvas, pieces: list[Polygon]) -> object:
 
 def _fill(canvas: Canvas, pieces: list[Polygon]) -> None:
     if pieces:
-        canvas.drawPath(_path(canvas, pieces), stroke=0, fill=1, fillMode=0)
+        canvas.drawPath(ring_path(canvas, pieces), stroke=0, fill=1, fillMode=0)
 
 
 def _outline(canvas: Canvas, pieces: list[Polygon]) -> None:
     if pieces:
-        canvas.drawPath(_path(canvas, pieces), stroke=1, fill=0)
+        canvas.drawPath(ring_path(canvas, pieces), stroke=1, fill=0)
 
 
 def _hatch(canvas: Canvas, pieces: list[Polygon], size_mm: tuple[float, float], gap: float) -> None:
@@ -219,7 +231,7 @@ def _hatch(canvas: Canvas, pieces: list[Polygon], size_mm: tuple[float, float], 
     if not pieces:
         return
     canvas.saveState()
-    canvas.clipPath(_path(canvas, pieces), stroke=0, fill=0, fillMode=0)
+    canvas.clipPath(ring_path(canvas, pieces), stroke=0, fill=0, fillMode=0)
     width, height = size_mm
     at = -height
     while at < width:

@@ -12,7 +12,8 @@ from ninja import File, Form, Router
 from ninja.files import UploadedFile
 from pydantic import Field
 
-from core.calculators import REGISTRY, Calculator, calculator
+from core.calculator import Calculator
+from core.calculators import REGISTRY, calculator
 from core.data.mordants import MORDANTS
 from core.image.shapes import DustCoverageOutput, UmPerPixel
 from core.study.shapes import ToneAreasOutput

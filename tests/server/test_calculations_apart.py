@@ -8,7 +8,8 @@ from django.core.files.uploadedfile import SimpleUploadedFile
 
 import server.calc.apart as apart
 from core.budget import Budget
-from core.calculators import REGISTRY, Calculator
+from core.calculator import Calculator
+from core.calculators import REGISTRY
 from server.replies.errors import BadValue, Throttled
 from tests.server.conftest import picture
 
