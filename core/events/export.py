@@ -17,6 +17,7 @@ from core.events.pull_fold import (
     REDAMPED_SHARE,
     SAME_PULL_SECONDS,
 )
+from core.events.sheet_fold import WORK_NOTICES
 from core.events.spans import SAME_PRESS_SECONDS
 from core.kinetics.shapes import LONGEST_SECONDS
 from core.stages.shapes import MOST_DONE
@@ -39,6 +40,7 @@ def kinds_json() -> str:
         "exposure_notices": EXPOSURE_NOTICES,
         "marks_notices": MARKS_NOTICES,
         "pull_notices": PULL_NOTICES,
+        "work_notices": WORK_NOTICES,
         "given_up_seconds": GIVEN_UP_SECONDS,
         "same_pull_seconds": SAME_PULL_SECONDS,
         "redamped_share": REDAMPED_SHARE,

@@ -15,6 +15,7 @@ from core.events.exposure_kinds import Began, Checked, Ended, PassedOver, WaterR
 from core.events.marks_kinds import MARKS_KINDS
 from core.events.payload import BathReading, Payload, Told
 from core.events.pull_kinds import PULL_KINDS
+from core.events.sheet_kinds import SHEET_KINDS
 from core.kinetics.shapes import BathCelsius
 from core.stages.shapes import MOST_AREAS, MOST_DONE, AreaName
 from core.tone.shapes import Lightness
@@ -247,6 +248,6 @@ class Undo(Payload):
 _ALL: tuple[type[Payload], ...] = (
     Dip, Lift, Temperature, Rocked, Feathered, Brushed, Refreshed, Covered, Opened, Rinsed,
     Neutralised, Protected, Scrap, Observation, Note, Undo, Began, Ended, PassedOver, Checked,
-    WaterRead, *MARKS_KINDS, *PULL_KINDS,
+    WaterRead, *MARKS_KINDS, *PULL_KINDS, *SHEET_KINDS,
 )  # fmt: skip
 KINDS: dict[str, type[Payload]] = {kind.kind: kind for kind in _ALL}

@@ -22,7 +22,8 @@ SAME_PRESS_SECONDS = 1.0
 NoticeCode = Literal[
     "already-in-bath", "lift-waits-for-dip", "second-lift", "pressed-twice", "undone",
     "too-long", "too-many", "unknown-area", "inked-already", "done-before", "pulled-twice",
-    "no-such-pull", "no-such-paper", "signed-stays",
+    "no-such-pull", "no-such-paper", "signed-stays", "no-such-sheet", "no-such-inking",
+    "inked-since", "printed-twice", "layer-twice",
 ]  # fmt: skip
 
 

@@ -13,6 +13,7 @@ from core.events.exposure_fold import fold_exposure
 from core.events.fold import fold
 from core.events.marks_fold import fold_marks
 from core.events.pull_fold import fold_pulls
+from core.events.sheet_fold import fold_work
 from core.polymer.exposure_follow import follow_exposure
 from core.stages.lift import seconds_to_lift
 from core.stages.plan_bites import run_sheet
@@ -21,6 +22,7 @@ from tests.core.events.exposures import exposures, sheet_of
 from tests.core.events.marks import plates
 from tests.core.events.pulls import presses
 from tests.core.events.test_fold import event, name, random_run
+from tests.core.events.works import works
 from tests.core.strips import plan_input
 
 HERE = Path(__file__).parents[1] / "golden"
@@ -288,6 +290,10 @@ def main():
         pressed = fold_pulls([Event.model_validate(each) for each in told(events)])
         body = {"events": told(events), "state": pressed.model_dump(mode="json")}
         write(HERE / "pulls" / f"{key}.json", body)
+    for key, events in works():
+        stands = fold_work([Event.model_validate(each) for each in told(events)])
+        body = {"events": told(events), "state": stands.model_dump(mode="json")}
+        write(HERE / "works" / f"{key}.json", body)
     for key in ("pair", "test"):
         write(HERE / "sheets" / f"{key}.json", sheet_of(key).model_dump(mode="json"))
 

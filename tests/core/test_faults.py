@@ -13,6 +13,7 @@ from core.kinetics.shapes import BathCelsius, Seconds
 from core.stages.shapes import PlanBitesInput
 from core.tone.shapes import FitStripInput
 from tests.core.events.pulls import LEAST
+from tests.core.events.works import LEAST_WORK
 from tests.core.strips import plan_input
 
 UUID = "5d0c2f0e-6f0a-4c0b-9c55-7a1f9b6a2e01"
@@ -113,7 +114,7 @@ DATA = {"dip": {"open": ["sky"]}, "temperature": {"celsius": 18}, "covered": {"a
         "undo": {"event": UUID}, "began": {"stage": "wash"}, "passed": {"stage": "chalk"},
         "checked": {"check": "no-water"}, "water": {"celsius": 21},
         "mended": {"slip": UUID}, "marked": {"group": "sky"},
-        "impression-read": {"pull": UUID, "lstar": 31}, **LEAST}  # fmt: skip
+        "impression-read": {"pull": UUID, "lstar": 31}, **LEAST, **LEAST_WORK}  # fmt: skip
 
 
 def stamped(kind, **more):

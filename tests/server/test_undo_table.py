@@ -9,10 +9,12 @@ from django.utils import timezone
 from core.events.kinds import KINDS
 from core.events.marks_kinds import MARKS_KINDS
 from core.events.pull_kinds import PULL_KINDS
+from core.events.sheet_kinds import SHEET_KINDS
 from server.baths.actions.settle import settle_bath
 from server.baths.models import Bath, BathReading
 from server.events.models import Event
 from tests.core.events.pulls import LEAST
+from tests.core.events.works import LEAST_WORK
 from tests.server.conftest import Device, new_id
 
 OPEN = ["Tone 1", "Tone 2", "Tone 3"]
@@ -34,8 +36,9 @@ DATA = {
     "marked": {"group": "Sky"},
     "impression-read": {"pull": NOBODY, "lstar": 31.0},
     **LEAST,
+    **LEAST_WORK,
 }
-MARKS = {each.kind for each in (*MARKS_KINDS, *PULL_KINDS)}
+MARKS = {each.kind for each in (*MARKS_KINDS, *PULL_KINDS, *SHEET_KINDS)}
 EXPOSURES = {"began", "ended", "passed", "checked", "water"}
 """Said of an exposure: at a bath they are kept and change nothing."""
 CHANGES_NOTHING = {"note", "dip", *EXPOSURES, *MARKS}

@@ -204,9 +204,13 @@ def test_every_kind_has_words_for_the_record_and_a_short_name(kind):
             "after": 2, "lstar": 61.0, "stage": "wash", "check": "no-water",
             "slip": str(name("x")), "pull": str(name("x")), "group": "Sky",
             "batch": str(name("x")), "quarters": 7, "patches": [], "pulls": [str(name("x"))],
-            "approval": str(name("x"))}  # fmt: skip
+            "approval": str(name("x")), "sheet": str(name("x")), "layer": str(name("x")),
+            "key": str(name("x")), "layers": [], "sheets": [str(name("x"))],
+            "sheet_mm": [280, 380]}  # fmt: skip
     if kind == "pull-read":
         data |= {"areas": [{"name": "Sky", "lstar": 30}]}
+    if kind == "pieces-followed":
+        data |= {"pieces": [1]}
     said = payload_of(kind, data)
     words = said.words(Told(bath="Amber tray"))
     assert words.endswith(".") or kind in ("observation", "note", "pull-noted")

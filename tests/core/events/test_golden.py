@@ -10,6 +10,7 @@ from core.events.exposure_fold import fold_exposure
 from core.events.fold import fold
 from core.events.marks_fold import fold_marks
 from core.events.pull_fold import fold_pulls
+from core.events.sheet_fold import fold_work
 from core.polymer.exposure_follow import follow_exposure
 from core.polymer.exposure_shapes import ExposureSheet
 from core.stages.lift import seconds_to_lift
@@ -64,7 +65,15 @@ def test_a_press_folds_as_in_the_golden_case(path):
     assert state.model_dump(mode="json") == case["state"]
 
 
+@pytest.mark.parametrize("path", sorted(GOLDEN.glob("works/*.json")), ids=lambda p: p.stem)
+def test_a_works_sheets_fold_as_in_the_golden_case(path):
+    case = json.loads(path.read_text())
+    state = fold_work([Event.model_validate(event) for event in case["events"]])
+    assert state.model_dump(mode="json") == case["state"]
+
+
 def test_there_are_golden_cases_of_each():
+    assert len(list(GOLDEN.glob("works/*.json"))) >= 25
     assert len(list(GOLDEN.glob("pulls/*.json"))) >= 30
     assert len(list(GOLDEN.glob("marks/*.json"))) >= 20
     assert len(list(GOLDEN.glob("exposure/*.json"))) >= 15
