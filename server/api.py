@@ -30,6 +30,7 @@ from server.strips.api import router as strips
 from server.strips.checks_api import router as checks
 from server.tasks.api import router as tasks
 from server.timers.api import router as timers
+from server.works.api import router as works
 
 api = HouseAPI(
     title="Keen Bite",
@@ -57,6 +58,7 @@ for router in (
     overview,
     studies,
     courses,
+    works,
     strips,
     bath_pages,
     baths,

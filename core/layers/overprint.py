@@ -56,7 +56,8 @@ class OverprintOutput(Shape):
     """The preview, and each plate alone."""
 
     path: str
-    plates: list[OverprintFile]
+    previews: list[OverprintFile]
+    """Each plate alone, in the order they are printed."""
     width_px: int
     height_px: int
     px_per_mm: float
@@ -102,7 +103,7 @@ def overprint(given: OverprintInput, tell: Tell = untold) -> OverprintOutput:
     bare = np.prod([1 - covers for _, _, covers in shares], axis=0)
     return OverprintOutput(
         path=write_light(folder / "print.png", light),
-        plates=[
+        previews=[
             OverprintFile(name=name, path=path, covers=round(float(covers.mean()), 4))
             for name, path, covers in shares
         ],

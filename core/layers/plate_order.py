@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
 from itertools import combinations, permutations
 from typing import Annotated, Literal
 
@@ -104,10 +105,10 @@ def plate_order(given: PlateOrderInput) -> PlateOrderOutput:
     plates = given.plates
     covers = [_covers(each, given.size_mm) for each in plates]
     habit = sorted(range(len(plates)), key=lambda at: _habit(plates[at]))
-    worth = {
-        order: _seen(plates, covers, order) for order in permutations(range(len(plates)))
-    }  # fmt: skip
-    alone = np.array([_alone(each, own) for each, own in zip(plates, covers, strict=True)])
+    shape = np.broadcast_shapes(*(each.shape for each in covers))
+    prints = _Prints(plates, covers, {(): np.ones((*shape, 3))})
+    worth = {order: prints.seen(order) for order in permutations(range(len(plates)))}
+    alone = prints.alone()
     values = {order: float(np.minimum(seen, alone).sum()) for order, seen in worth.items()}
     enough = _AS_GOOD * max(values.values())
     asked = tuple(range(len(plates)))
@@ -137,11 +138,10 @@ def plate_order(given: PlateOrderInput) -> PlateOrderOutput:
 
 
 def _covers(plate: OrderPlate, size_mm: SizeMm) -> Array:
-    per_mm = _COARSE_PX / max(size_mm)
+    """Return what a plate covers: of a share alone one place stands for all."""
     if plate.image is None:
-        shape = tuple(max(1, round(side * per_mm)) for side in size_mm[::-1])
-        return np.full(shape, plate.covers)
-    return laid_down(coverage_of(plate.image), size_mm, Lying(), per_mm)
+        return np.full((1, 1), plate.covers)
+    return laid_down(coverage_of(plate.image), size_mm, Lying(), _COARSE_PX / max(size_mm))
 
 
 def _habit(plate: OrderPlate) -> tuple[bool, bool, float]:
@@ -155,27 +155,39 @@ def _apart(order: tuple[int, ...], habit: list[int]) -> int:
     return sum(at[first] > at[then] for first, then in combinations(order, 2))
 
 
-def _print(plates: list[OrderPlate], covers: list[Array], order: list[int]) -> Array:
-    light = np.ones((*covers[0].shape, 3))
-    for at in order:
-        ink = linear_from_lab(plates[at].ink_lab)
-        light = printed_over(light, covers[at], ink, plates[at].lets_through)
-    return lab_from_linear(light)
+@dataclass
+class _Prints:
+    """Prints of plates in any order; what begins alike is printed once."""
 
+    plates: list[OrderPlate]
+    covers: list[Array]
+    made: dict[tuple[int, ...], Array]
 
-def _seen(plates: list[OrderPlate], covers: list[Array], order: tuple[int, ...]) -> Array:
-    """Return what each plate changes in a print: mean ΔE*ab, by plate."""
-    whole = _print(plates, covers, list(order))
-    changed = np.zeros(len(plates))
-    for at in order:
-        without = _print(plates, covers, [each for each in order if each != at])
-        changed[at] = np.linalg.norm(whole - without, axis=-1).mean()
-    return changed
+    def light(self, order: tuple[int, ...]) -> Array:
+        """Return linear light after plates were printed in an order."""
+        if order not in self.made:
+            at = order[-1]
+            ink = linear_from_lab(self.plates[at].ink_lab)
+            lets = self.plates[at].lets_through
+            self.made[order] = printed_over(self.light(order[:-1]), self.covers[at], ink, lets)
+        return self.made[order]
 
+    def seen(self, order: tuple[int, ...]) -> Array:
+        """Return what each plate changes in a print: mean ΔE*ab, by plate."""
+        whole = lab_from_linear(self.light(order))
+        changed = np.zeros(len(self.plates))
+        for at in order:
+            without = lab_from_linear(self.light(tuple(each for each in order if each != at)))
+            changed[at] = np.linalg.norm(whole - without, axis=-1).mean()
+        return changed
 
-def _alone(plate: OrderPlate, covers: Array) -> float:
-    paper = np.array([100.0, 0.0, 0.0])
-    return float(np.linalg.norm(_print([plate], [covers], [0]) - paper, axis=-1).mean())
+    def alone(self) -> Array:
+        """Return what each plate changes on bare paper."""
+        paper = np.array([100.0, 0.0, 0.0])
+        return np.array([
+            np.linalg.norm(lab_from_linear(self.light((at,))) - paper, axis=-1).mean()
+            for at in range(len(self.plates))
+        ])  # fmt: skip
 
 
 def _warnings(

@@ -82,7 +82,8 @@ class ReadPrintOutput(Shape):
     """What a print shows."""
 
     judged: PlateToBlameOutput
-    preview: str
+    path: str
+    """The preview it was held against."""
     straight: str
     """The scan laid straight, the paper white."""
     shares: list[float]
@@ -124,7 +125,7 @@ def read_print(given: ReadPrintInput, tell: Tell = untold) -> ReadPrintOutput:
     judged, shares = _judge(seen, given, crosses)
     straight = seen.whole(min(12.0, _SEEN_PX / max(given.size_mm)))
     return ReadPrintOutput(
-        judged=judged, preview=made.path, shares=shares, crosses=crosses, warnings=warnings,
+        judged=judged, path=made.path, shares=shares, crosses=crosses, warnings=warnings,
         straight=write_light(folder / "straight.png", straight),
         corners_px=seen.laid.in_scan(seen.laid.mark), px_per_mm=round(seen.px_per_mm, 2),
     )  # fmt: skip

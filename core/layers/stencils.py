@@ -20,7 +20,7 @@ from core.layers.shapes import SizeMm
 from core.schema import Shape
 from core.study.map_pages import ring_path, write_pages
 from core.study.outlines import Polygon, as_path, outlines
-from core.study.shapes import Folder, Paper
+from core.study.shapes import Folder, Paper, StudyMapFile
 from core.tone.colour import lab_from_linear, lab_to_hex
 
 Array = NDArray[np.float64]
@@ -68,8 +68,8 @@ class OneStencil(Shape):
     pieces: int
     smallest_mm2: float
     loose: list[Loose]
-    path: str
-    """Of an SVG, filled by the even-odd rule, in mm."""
+    outline: str
+    """Path of an SVG, filled by the even-odd rule, in mm."""
     mask: str
     """A PNG: black where it is open."""
 
@@ -86,8 +86,8 @@ class StencilsOutput(Shape):
     """Stencils in the order they are rolled."""
 
     stencils: list[OneStencil]
-    pdf: str
-    pages: int
+    files: list[StudyMapFile]
+    """The sheets at 1:1, then each mask."""
     warnings: list[StencilWarning]
     text: str
 
@@ -158,8 +158,14 @@ def stencils(given: StencilsInput) -> StencilsOutput:
     pdf = str(folder / "stencils.pdf")
     sheets = write_pages(pdf, pages, given.size_mm, given.paper, given.about)
     return StencilsOutput(
-        stencils=made, pdf=pdf, pages=sheets, warnings=_warnings(made, given), text=_words(made),
+        stencils=made, files=_files(pdf, sheets, made), warnings=_warnings(made, given),
+        text=_words(made),
     )  # fmt: skip
+
+
+def _files(pdf: str, pages: int, made: list[OneStencil]) -> list[StudyMapFile]:
+    masks = [StudyMapFile(path=each.mask, title=f"Stencil {each.number}") for each in made]
+    return [StudyMapFile(path=pdf, title="Stencils at 1:1, mirrored", pages=pages), *masks]
 
 
 def _check_size(given: StencilsInput) -> None:
@@ -241,7 +247,7 @@ def _stencil(
     one = OneStencil(
         number=number, lab=lab, hex=lab_to_hex(lab), open_cm2=round(float(areas.sum()) / 100, 2),
         pieces=count - 1, smallest_mm2=round(float(areas.min(initial=1e6)), 1), loose=loose,
-        path=as_path(pieces), mask=mask,
+        outline=as_path(pieces), mask=mask,
     )  # fmt: skip
     return one, _Page(f"Stencil {number}, mirrored, 1:1", pieces, loose)
 

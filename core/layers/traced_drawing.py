@@ -54,8 +54,8 @@ class TracedPiece(Shape):
     """A part of the drawing, as it lies on the back of the sheet: mirrored, in mm of the plate."""
 
     number: int
-    path: str
-    """Of an SVG, filled by the even-odd rule."""
+    outline: str
+    """Path of an SVG, filled by the even-odd rule."""
     x_mm: float
     y_mm: float
     length_mm: float
@@ -70,7 +70,7 @@ class TracedDrawingOutput(Shape):
     """Of the plate's top left, on the sheet."""
     length_mm: float
     followed_mm: float
-    pdf: str
+    path: str
     pages: int
     text: str
 
@@ -157,7 +157,7 @@ def traced_drawing(given: TracedDrawingInput) -> TracedDrawingOutput:
     done = sum(each.length_mm for each in told if each.followed)
     return TracedDrawingOutput(
         pieces=told, plate_at_mm=at, length_mm=round(length, 1), followed_mm=round(done, 1),
-        pdf=pdf, pages=pages,
+        path=pdf, pages=pages,
         text=f"{sum(not each.followed for each in told)} of {len(told)} parts are left to follow.",
     )  # fmt: skip
 
@@ -215,7 +215,7 @@ def _piece(
 ) -> TracedPiece:  # fmt: skip
     ys, xs = np.nonzero(mask)
     return TracedPiece(
-        number=number, path=as_path(polygons), x_mm=round(float(xs.mean()) / per_mm, 1),
+        number=number, outline=as_path(polygons), x_mm=round(float(xs.mean()) / per_mm, 1),
         y_mm=round(float(ys.mean()) / per_mm, 1), followed=followed,
         length_mm=round(_length(mask, away, per_mm), 1),
     )  # fmt: skip

@@ -15,8 +15,17 @@ from core.schema import Shape
 from core.study.map_pages import tiling, write_pages
 from core.study.shapes import Paper
 
-_LINE_MM, _CROSS_MM, _TICK_MM, _AWAY_MM = 0.35, 8.0, 10.0, 3.0
+_LINE_MM, _CROSS_MM, _TICK_MM, _AWAY_MM, _MARK_MM = 0.35, 8.0, 10.0, 3.0, 3.0
 Lift = Annotated[float, Field(ge=0, le=200, json_schema_extra={"unit": "mm"})]
+
+
+class TemplateMark(Shape):
+    """A registration cross of one of several plates, as it lies on the plate."""
+
+    name: Annotated[str, Field(min_length=1, max_length=80)]
+    x_mm: Annotated[float, Field(ge=0, le=2500, json_schema_extra={"unit": "mm"})]
+    """From the plate's top left."""
+    y_mm: Annotated[float, Field(ge=0, le=2500, json_schema_extra={"unit": "mm"})]
 
 
 class PressTemplateInput(Shape):
@@ -28,6 +37,8 @@ class PressTemplateInput(Shape):
     lift_mm: Lift = 0.0
     """By how much the plate lies above the middle: many leave more paper below it."""
     print_on: Paper = "A4"
+    marks: Annotated[list[TemplateMark], Field(max_length=80)] = []
+    """Of the plates that share this template."""
     about: Annotated[str, Field(max_length=120)] = "Template"
     write: Annotated[str, Field(min_length=1, max_length=4000)]
 
@@ -52,6 +63,7 @@ class _Bed:
     paper: tuple[float, float]
     plate: tuple[float, float]
     at: tuple[float, float]
+    marks: list[TemplateMark]
 
     @property
     def title(self) -> str:
@@ -75,6 +87,8 @@ class _Bed:
                 _cross(canvas, x, y)
         _middles(canvas, size_mm)
         _words(canvas, self)
+        for mark in self.marks:
+            _mark(canvas, self.at, mark)
 
 
 def press_template(given: PressTemplateInput) -> PressTemplateOutput:
@@ -107,7 +121,7 @@ def press_template(given: PressTemplateInput) -> PressTemplateOutput:
             value=given.lift_mm, allowed=f"at most {spare / 2:g}", unit="mm",
         )  # fmt: skip
     at = (round(beside, 2), round(spare / 2 - given.lift_mm, 2))
-    bed = _Bed(given.paper_mm, given.plate_mm, at)
+    bed = _Bed(given.paper_mm, given.plate_mm, at, given.marks)
     Path(given.write).parent.mkdir(parents=True, exist_ok=True)
     pages = write_pages(given.write, [bed], given.paper_mm, given.print_on, given.about)
     tiles = tiling(wide, high, given.print_on)
@@ -130,6 +144,19 @@ def _cross(canvas: Canvas, x: float, y: float) -> None:
     """Draw a cross on a corner of the paper."""
     canvas.line(x - _CROSS_MM, y, x + _CROSS_MM, y)
     canvas.line(x, y - _CROSS_MM, x, y + _CROSS_MM)
+
+
+def _mark(canvas: Canvas, at: tuple[float, float], mark: TemplateMark) -> None:
+    """Draw a plate's cross, named."""
+    x, y = at[0] + mark.x_mm, at[1] + mark.y_mm
+    canvas.line(x - _MARK_MM, y, x + _MARK_MM, y)
+    canvas.line(x, y - _MARK_MM, x, y + _MARK_MM)
+    canvas.saveState()
+    canvas.translate(x + 0.6, y + _MARK_MM + 1.5)
+    canvas.scale(1, -1)
+    canvas.setFont("Helvetica", 2.2)
+    canvas.drawString(0, 0, mark.name[:12])
+    canvas.restoreState()
 
 
 def _middles(canvas: Canvas, size: tuple[float, float]) -> None:

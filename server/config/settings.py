@@ -79,6 +79,7 @@ INSTALLED_APPS = [
     "server.marks",
     "server.proofs",
     "server.editions",
+    "server.works",
     "server.demo",
 ]
 MIDDLEWARE = [

@@ -13,6 +13,7 @@ from core.events.pull_state import PaperBatch
 from server.editions.reads import edition_out
 from server.plates.models import Plate
 from server.pulls.state import pull_state_of
+from server.replies.cells import cell, moment
 
 CSV_HEAD = (
     "place", "label", "series", "number", "state", "pulled_at", "signed_at", "signed_by",
@@ -27,24 +28,13 @@ def edition_csv(plate: Plate) -> HttpResponse:
     writer = csv.writer(text)
     writer.writerow(CSV_HEAD)
     for row in edition_out(plate).rows:
-        writer.writerow([_cell(each) for each in (
-            row.place, row.label, row.series, row.number, row.state, _moment(row.at_seconds),
-            _moment(row.signed_seconds), row.by, row.passes, row.quarters,
+        writer.writerow([cell(each) for each in (
+            row.place, row.label, row.series, row.number, row.state, moment(row.at_seconds),
+            moment(row.signed_seconds), row.by, row.passes, row.quarters,
             None if row.damp_seconds is None else round(row.damp_seconds / 60, 1), row.lstar,
             row.spread, row.off_lstar, row.reason, row.note,
         )])  # fmt: skip
     return _file(text.getvalue(), "text/csv", "edition.csv")
-
-
-def _cell(value: object) -> object:
-    """Return a cell; words that a table program would take for a formula are kept as words."""
-    if isinstance(value, str) and value[:1] in ("=", "+", "-", "@"):
-        return f"'{value}"
-    return "" if value is None else value
-
-
-def _moment(seconds: float | None) -> str | None:
-    return None if seconds is None else datetime.fromtimestamp(seconds, tz=UTC).isoformat()
 
 
 def paper_calendar(plate: Plate) -> HttpResponse:

@@ -11,6 +11,10 @@ from ninja import Schema
 from core.drypoint.hatch_guide import HatchGuideOutput
 from core.drypoint.view_shapes import ScratchViewOutput
 from core.image.shapes import DustCoverageOutput
+from core.layers.overprint import OverprintOutput
+from core.layers.read_print import ReadPrintOutput
+from core.layers.stencils import StencilsOutput
+from core.layers.traced_drawing import TracedDrawingOutput
 from core.polymer.dot_screen import DotScreenOutput
 from core.polymer.positive_shapes import PositiveOutput
 from core.polymer.read_prints import ReadStepsOutput, ReadTestOutput
@@ -39,6 +43,10 @@ Result = (
     | HatchGuideOutput
     | PressTemplateOutput
     | ReadSwatchOutput
+    | OverprintOutput
+    | ReadPrintOutput
+    | StencilsOutput
+    | TracedDrawingOutput
 )
 """What the kinds of tasks answer."""
 

@@ -81,6 +81,9 @@ def furnish(person):
         "trial",
         "pull",
         "sound",
+        "work",
+        "layer",
+        "sheet",
     )
     ids = {kind: new_id() for kind in kinds}
     person.must("POST", "/baths", {"id": ids["bath"], "name": "Tray", "volume_l": 4,

@@ -54,7 +54,7 @@ def test_own_things_cannot_be_tied_to_the_others(two, own):
 def test_lists_hold_only_ones_own(two):
     _, stranger, _ = two
     for path in ("/plates", "/strips", "/baths", "/runs", "/record", "/lamps", "/charts",
-                 "/exposure-tests", "/papers", "/inks", "/presses"):  # fmt: skip
+                 "/exposure-tests", "/papers", "/inks", "/presses", "/works"):  # fmt: skip
         assert stranger.must("GET", path)["total"] == 0
 
 

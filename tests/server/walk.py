@@ -122,6 +122,16 @@ def bodies(ids):
                                                    "reason": "a gift"},
         ("POST", "/plates/{plate}/edition/cancel"): {"version": 1, "how": "scored"},
         ("POST", "/plates/{plate}/template"): {"id": new_id(), "width_mm": 400, "height_mm": 300},
+        ("POST", "/works"): {"id": new_id(), "name": "x"},
+        ("PUT", "/works/{work}"): work_body(ids, version=2, name="stolen"),
+        ("POST", "/works/{work}/events"): {"events": []},
+        ("POST", "/works/{work}/preview"): {"id": new_id()},
+        ("POST", "/works/{work}/scan"): {"id": new_id(), "sheet": ids["sheet"],
+                                         "picture": ids["picture"]},
+        ("POST", "/works/{work}/stencils"): {"id": new_id(), "picture": ids["picture"]},
+        ("POST", "/works/{work}/tracing"): {"id": new_id(), "layer": ids["layer"],
+                                            "picture": ids["picture"]},
+        ("POST", "/works/{work}/template"): {"id": new_id()},
         ("POST", "/proofs/{proof}/approvals"): {"id": new_id(), "condition": "dark sky"},
         ("POST", "/record"): {"id": new_id(), "text": "x", "plate": ids["plate"]},
         ("PUT", "/members/{member}"): {"role": "printer"},
@@ -159,6 +169,7 @@ def furnish_all(keeper):
     keeper.must("POST", f"/plates/{ids['plate']}/coverage", task)
     ids["task"] = finished_maps(keeper, ids)
     printed(keeper, ids)
+    layered(keeper, ids)
     keeper.must("POST", "/links", {"kind": "invite", "role": "printer"})
     ids["link"] = keeper.must("GET", "/links")[0]["id"]
     return ids | {
@@ -180,6 +191,22 @@ def printed(keeper, ids):
     form = {"id": ids["sound"], "file": SimpleUploadedFile("n.wav", SPOKEN)}
     url = f"/api/rooms/{keeper.room.id}{plate}/sounds"
     assert keeper.client.post(url, form).status_code == 201
+
+
+def work_body(ids, **more):
+    """A work of one plate."""
+    layer = {"id": ids["layer"], "name": "Key", "plate": ids["plate"], "picture": ids["picture"]}
+    return {"version": 1, "name": "x", "layers": [layer], **more}
+
+
+def layered(keeper, ids):
+    """A work of one plate, one sheet of it printed."""
+    keeper.must("POST", "/works", {"id": ids["work"], "name": "x"})
+    keeper.must("PUT", f"/works/{ids['work']}", work_body(ids))
+    device = Device(keeper, ids["work"], "works")
+    begun = device.event("sheet-begun", -9000) | {"id": ids["sheet"]}
+    made = device.event("layer-printed", -5000, sheet=ids["sheet"], layer=ids["layer"])
+    assert device.send(begun, made)[0] == 200
 
 
 def filled(path, ids):

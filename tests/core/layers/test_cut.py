@@ -97,7 +97,7 @@ def test_the_drawing_is_mirrored_and_told_in_parts(lines, tmp_path):
     assert upper.x_mm == pytest.approx(180 - 30, abs=0.5) and upper.y_mm == pytest.approx(
         12, abs=0.5
     )
-    xs = [float(each) for each in re.findall(r"[ML]([\d.]+) ", upper.path)]
+    xs = [float(each) for each in re.findall(r"[ML]([\d.]+) ", upper.outline)]
     assert (min(xs), max(xs)) == pytest.approx((130, 170), abs=0.6)
     assert told.length_mm == pytest.approx(40 + 50, rel=0.15)
 

@@ -7,6 +7,7 @@ from hypothesis import strategies as st
 
 from core.calculators import compute
 from core.errors import CoreError
+from core.layers.mark_places import mark_places
 from core.layers.overprint import OverprintInput, overprint
 from core.layers.read_crosses import InkCrosses, ReadCrossesInput, read_crosses
 from core.layers.register_plates import RegisterPlatesInput, register_plates
@@ -149,3 +150,21 @@ def test_a_coarse_scan_is_refused(tmp_path):
     with pytest.raises(CoreError) as bad:
         read_crosses(read(awnings(SIZE), tmp_path, dpi=90))
     assert (bad.value.code, bad.value.unit) == ("too-coarse", "dpi")
+
+
+@given(
+    wide=st.floats(60, 600), high=st.floats(40, 600), plates=st.integers(2, 6)
+)  # fmt: skip
+def test_crosses_of_plates_lie_apart_and_on_the_plate(wide, high, plates):
+    arm, places = mark_places((wide, high), plates)
+    flat = [each for own in places for each in own]
+    assert len(places) == plates and len(flat) in (0, 4 * plates)
+    for x, y in flat:
+        assert arm <= x <= wide - arm and arm <= y <= high - arm
+    for at, (x, y) in enumerate(flat):
+        for u, v in flat[at + 1 :]:
+            assert abs(x - u) >= 2 * arm or abs(y - v) >= 2 * arm
+
+
+def test_a_plate_too_small_has_no_crosses():
+    assert mark_places((40.0, 30.0), 6)[1] == [[]] * 6

@@ -384,6 +384,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/ghost-forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * The inking under way, and earlier ones of the print room.
+         * @description The inking under way, and earlier ones of the print room.
+         */
+        post: operations["ghost_forecast"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/ground-check": {
         parameters: {
             query?: never;
@@ -484,6 +504,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/ink-open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * An ink, how thick it lies and how warm the room is.
+         * @description An ink, how thick it lies and how warm the room is.
+         */
+        post: operations["ink_open"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/lamp-dose": {
         parameters: {
             query?: never;
@@ -538,6 +578,26 @@ export interface paths {
          * @description A lamp, its hours now and when a test was made, and what was measured of it.
          */
         post: operations["lamp_today"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/layer-stack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Layers in the order they come on the sheet, and the print's size.
+         * @description Layers in the order they come on the sheet, and the print's size.
+         */
+        post: operations["layer_stack"];
         delete?: never;
         options?: never;
         head?: never;
@@ -664,6 +724,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/paper-growth": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A sheet, its grain and the colours in the order they are printed.
+         * @description A sheet, its grain and the colours in the order they are printed.
+         */
+        post: operations["paper_growth"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/plan-bites": {
         parameters: {
             query?: never;
@@ -744,6 +824,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/plate-to-blame": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plates in their order, areas as read, and crosses where they were read too.
+         * @description Plates in their order, areas as read, and crosses where they were read too.
+         */
+        post: operations["plate_to_blame"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/pressure-scale": {
         parameters: {
             query?: never;
@@ -818,6 +918,26 @@ export interface paths {
          * @description The text of a CSV, or of a CGATS file from a densitometer.
          */
         post: operations["read_table"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/register-plates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What was read of each plate's crosses against the key's.
+         * @description What was read of each plate's crosses against the key's.
+         */
+        post: operations["register_plates"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3626,6 +3746,194 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rooms/{room}/works": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Works
+         * @description List the works, newest first; those put away by asking.
+         */
+        get: operations["server_works_api_get_works"];
+        put?: never;
+        /**
+         * Post Work
+         * @description Begin a work.
+         */
+        post: operations["server_works_api_post_work"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/works/{work}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Work
+         * @description Show a work: its layers, its sheets, what to do next.
+         */
+        get: operations["server_works_api_get_work"];
+        /**
+         * Put Work
+         * @description Keep how a work is printed.
+         */
+        put: operations["server_works_api_put_work"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/works/{work}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Work Events
+         * @description Log events of a work's sheets; those known already are passed over.
+         */
+        post: operations["server_works_api_post_work_events"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/works/{work}/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Preview
+         * @description Draw the print of all plates, as a task.
+         */
+        post: operations["server_works_api_post_preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/works/{work}/scan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Sheet Scan
+         * @description Read a scan of a sheet, as a task: crosses, colours, the plate to blame.
+         */
+        post: operations["server_works_api_post_sheet_scan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/works/{work}/sheets.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Get Sheets Csv
+         * @description Give a work's sheets as CSV.
+         */
+        get: operations["server_works_api_get_sheets_csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/works/{work}/stencils": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Stencils
+         * @description Cut a drawing into stencils, as a task.
+         */
+        post: operations["server_works_api_post_stencils"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/works/{work}/template": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Work Template
+         * @description Draw the template that all plates share, as a task.
+         */
+        post: operations["server_works_api_post_work_template"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rooms/{room}/works/{work}/tracing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Post Tracing
+         * @description Lay a drawing out for a traced monotype, as a task.
+         */
+        post: operations["server_works_api_post_tracing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -3897,6 +4205,30 @@ export interface components {
             plate: number;
         };
         /**
+         * AreaMissed
+         * @description An area beside its preview; L* above zero is too light.
+         */
+        AreaMissed: {
+            /** Meant Lab */
+            meant_lab: [
+                number,
+                number,
+                number
+            ];
+            /** Name */
+            name: string;
+            /** Off E */
+            off_e: number;
+            /** Off Lstar */
+            off_lstar: number;
+            /** Seen Lab */
+            seen_lab: [
+                number,
+                number,
+                number
+            ];
+        };
+        /**
          * AreaOff
          * @description How far an area is from the OK; above zero is too light.
          */
@@ -3929,6 +4261,17 @@ export interface components {
              * @default []
              */
             seconds: number[];
+        };
+        /**
+         * AskIn
+         * @description Ask for long work under an id of the device's own.
+         */
+        AskIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
         };
         /**
          * BareMark
@@ -4777,6 +5120,37 @@ export interface components {
             lstar: number;
         };
         /**
+         * BlamePlate
+         * @description A plate, and what it covers of each area.
+         */
+        BlamePlate: {
+            /** Covers */
+            covers: number[];
+            /** Ink Lab */
+            ink_lab: [
+                number,
+                number,
+                number
+            ];
+            /**
+             * Lets Through
+             * @default 0.2
+             */
+            lets_through: number;
+            /**
+             * @default {
+             *       "clockwise_deg": 0,
+             *       "down_mm": 0,
+             *       "higher": 0,
+             *       "right_mm": 0,
+             *       "wider": 0
+             *     }
+             */
+            lies: components["schemas"]["Lying"];
+            /** Name */
+            name: string;
+        };
+        /**
          * Blanket
          * @description A blanket of a press.
          */
@@ -5572,6 +5946,47 @@ export interface components {
             now_ms: number;
         };
         /**
+         * ColourApart
+         * @description How a colour comes to lie on the first, over the whole width and height of the print.
+         */
+        ColourApart: {
+            /** Doubt Mm */
+            doubt_mm: number;
+            /** Edge Mm */
+            edge_mm: number;
+            /** Higher Mm */
+            higher_mm: number;
+            /** Measured */
+            measured: boolean;
+            /** Name */
+            name: string;
+            /** Text */
+            text: string;
+            /** Wider Mm */
+            wider_mm: number;
+            /** Within */
+            within: boolean;
+        };
+        /**
+         * ColourDamp
+         * @description A colour: how damp its sheet was, and its size where it was measured.
+         */
+        ColourDamp: {
+            /**
+             * Damp
+             * @default same
+             * @enum {string}
+             */
+            damp: "same" | "redamped" | "dry";
+            /** Name */
+            name: string;
+            /** Sheet Mm */
+            sheet_mm?: [
+                number,
+                number
+            ] | null;
+        };
+        /**
          * CompareCurvesInput
          * @description Two strips' curves of one mordant; the second is moved to the first one's bath.
          */
@@ -6174,6 +6589,133 @@ export interface components {
              * @default 1
              */
             width: number;
+        };
+        /**
+         * CrossOff
+         * @description A cross: where it should print, and by how much it lies off the key's.
+         */
+        CrossOff: {
+            /** Down Mm */
+            down_mm: number;
+            /** Right Mm */
+            right_mm: number;
+            /**
+             * Spread Mm
+             * @default 0.1
+             */
+            spread_mm: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * CrossesRead
+         * @description The crosses of a sheet were read, by loupe or off a scan; the last reading counts.
+         */
+        CrossesRead: {
+            /**
+             * By
+             * @default loupe
+             * @enum {string}
+             */
+            by: "loupe" | "scan";
+            /**
+             * Key
+             * Format: uuid
+             */
+            key: string;
+            /** Layers */
+            layers: components["schemas"]["LayerCrosses"][];
+            /**
+             * Sheet
+             * Format: uuid
+             */
+            sheet: string;
+            /** Task */
+            task?: string | null;
+        };
+        /**
+         * CrossesReadEventIn
+         * @description The crosses of a sheet were read, by loupe or off a scan; the last reading counts.
+         */
+        CrossesReadEventIn: {
+            data: components["schemas"]["CrossesRead"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "crosses-read";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * CrossesReadEventOut
+         * @description The crosses of a sheet were read, by loupe or off a scan; the last reading counts.
+         */
+        CrossesReadEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["CrossesRead"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "crosses-read";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
+         * CrossesWarning
+         * @description A plate whose crosses were not all found.
+         */
+        CrossesWarning: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "not-found" | "some-missing";
+            /** Plate */
+            plate: string;
+            /** Text */
+            text: string;
         };
         /**
          * Curve
@@ -7081,7 +7623,7 @@ export interface components {
          */
         EventsIn: {
             /** Events */
-            events: (components["schemas"]["DipEventIn"] | components["schemas"]["LiftEventIn"] | components["schemas"]["TemperatureEventIn"] | components["schemas"]["RockedEventIn"] | components["schemas"]["FeatheredEventIn"] | components["schemas"]["BrushedEventIn"] | components["schemas"]["RefreshedEventIn"] | components["schemas"]["CoveredEventIn"] | components["schemas"]["OpenedEventIn"] | components["schemas"]["RinsedEventIn"] | components["schemas"]["NeutralisedEventIn"] | components["schemas"]["ProtectedEventIn"] | components["schemas"]["ScrapEventIn"] | components["schemas"]["ObservationEventIn"] | components["schemas"]["NoteEventIn"] | components["schemas"]["UndoEventIn"] | components["schemas"]["BeganEventIn"] | components["schemas"]["EndedEventIn"] | components["schemas"]["PassedOverEventIn"] | components["schemas"]["CheckedEventIn"] | components["schemas"]["WaterReadEventIn"] | components["schemas"]["SatDownEventIn"] | components["schemas"]["GotUpEventIn"] | components["schemas"]["SharpenedEventIn"] | components["schemas"]["SlippedEventIn"] | components["schemas"]["MendedEventIn"] | components["schemas"]["MarkedEventIn"] | components["schemas"]["PulledEventIn"] | components["schemas"]["ImpressionReadEventIn"] | components["schemas"]["ScratchedAgainEventIn"] | components["schemas"]["SteelFacedEventIn"] | components["schemas"]["PaperInEventIn"] | components["schemas"]["PaperOutEventIn"] | components["schemas"]["PaperRedampedEventIn"] | components["schemas"]["InkedEventIn"] | components["schemas"]["WipedEventIn"] | components["schemas"]["WipeAgainEventIn"] | components["schemas"]["LaidEventIn"] | components["schemas"]["PressSetEventIn"] | components["schemas"]["WipeMappedEventIn"] | components["schemas"]["PullNotedEventIn"] | components["schemas"]["PullReadEventIn"] | components["schemas"]["SpoiledEventIn"] | components["schemas"]["SignedOffEventIn"] | components["schemas"]["HungEventIn"] | components["schemas"]["CleanedEventIn"] | components["schemas"]["ConditionMetEventIn"])[];
+            events: (components["schemas"]["DipEventIn"] | components["schemas"]["LiftEventIn"] | components["schemas"]["TemperatureEventIn"] | components["schemas"]["RockedEventIn"] | components["schemas"]["FeatheredEventIn"] | components["schemas"]["BrushedEventIn"] | components["schemas"]["RefreshedEventIn"] | components["schemas"]["CoveredEventIn"] | components["schemas"]["OpenedEventIn"] | components["schemas"]["RinsedEventIn"] | components["schemas"]["NeutralisedEventIn"] | components["schemas"]["ProtectedEventIn"] | components["schemas"]["ScrapEventIn"] | components["schemas"]["ObservationEventIn"] | components["schemas"]["NoteEventIn"] | components["schemas"]["UndoEventIn"] | components["schemas"]["BeganEventIn"] | components["schemas"]["EndedEventIn"] | components["schemas"]["PassedOverEventIn"] | components["schemas"]["CheckedEventIn"] | components["schemas"]["WaterReadEventIn"] | components["schemas"]["SatDownEventIn"] | components["schemas"]["GotUpEventIn"] | components["schemas"]["SharpenedEventIn"] | components["schemas"]["SlippedEventIn"] | components["schemas"]["MendedEventIn"] | components["schemas"]["MarkedEventIn"] | components["schemas"]["PulledEventIn"] | components["schemas"]["ImpressionReadEventIn"] | components["schemas"]["ScratchedAgainEventIn"] | components["schemas"]["SteelFacedEventIn"] | components["schemas"]["PaperInEventIn"] | components["schemas"]["PaperOutEventIn"] | components["schemas"]["PaperRedampedEventIn"] | components["schemas"]["InkedEventIn"] | components["schemas"]["WipedEventIn"] | components["schemas"]["WipeAgainEventIn"] | components["schemas"]["LaidEventIn"] | components["schemas"]["PressSetEventIn"] | components["schemas"]["WipeMappedEventIn"] | components["schemas"]["PullNotedEventIn"] | components["schemas"]["PullReadEventIn"] | components["schemas"]["SpoiledEventIn"] | components["schemas"]["SignedOffEventIn"] | components["schemas"]["HungEventIn"] | components["schemas"]["CleanedEventIn"] | components["schemas"]["ConditionMetEventIn"] | components["schemas"]["SheetBegunEventIn"] | components["schemas"]["LayerInkedEventIn"] | components["schemas"]["LayerPrintedEventIn"] | components["schemas"]["SheetMeasuredEventIn"] | components["schemas"]["CrossesReadEventIn"] | components["schemas"]["TemplateMovedEventIn"] | components["schemas"]["PlateChangedEventIn"] | components["schemas"]["SheetsJoinedEventIn"] | components["schemas"]["SheetApprovedEventIn"] | components["schemas"]["PiecesFollowedEventIn"])[];
         };
         /**
          * ExposureCard
@@ -7182,7 +7724,7 @@ export interface components {
             /** Ended At */
             ended_at: string | null;
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"] | components["schemas"]["PaperInEventOut"] | components["schemas"]["PaperOutEventOut"] | components["schemas"]["PaperRedampedEventOut"] | components["schemas"]["InkedEventOut"] | components["schemas"]["WipedEventOut"] | components["schemas"]["WipeAgainEventOut"] | components["schemas"]["LaidEventOut"] | components["schemas"]["PressSetEventOut"] | components["schemas"]["WipeMappedEventOut"] | components["schemas"]["PullNotedEventOut"] | components["schemas"]["PullReadEventOut"] | components["schemas"]["SpoiledEventOut"] | components["schemas"]["SignedOffEventOut"] | components["schemas"]["HungEventOut"] | components["schemas"]["CleanedEventOut"] | components["schemas"]["ConditionMetEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"] | components["schemas"]["PaperInEventOut"] | components["schemas"]["PaperOutEventOut"] | components["schemas"]["PaperRedampedEventOut"] | components["schemas"]["InkedEventOut"] | components["schemas"]["WipedEventOut"] | components["schemas"]["WipeAgainEventOut"] | components["schemas"]["LaidEventOut"] | components["schemas"]["PressSetEventOut"] | components["schemas"]["WipeMappedEventOut"] | components["schemas"]["PullNotedEventOut"] | components["schemas"]["PullReadEventOut"] | components["schemas"]["SpoiledEventOut"] | components["schemas"]["SignedOffEventOut"] | components["schemas"]["HungEventOut"] | components["schemas"]["CleanedEventOut"] | components["schemas"]["ConditionMetEventOut"] | components["schemas"]["SheetBegunEventOut"] | components["schemas"]["LayerInkedEventOut"] | components["schemas"]["LayerPrintedEventOut"] | components["schemas"]["SheetMeasuredEventOut"] | components["schemas"]["CrossesReadEventOut"] | components["schemas"]["TemplateMovedEventOut"] | components["schemas"]["PlateChangedEventOut"] | components["schemas"]["SheetsJoinedEventOut"] | components["schemas"]["SheetApprovedEventOut"] | components["schemas"]["PiecesFollowedEventOut"])[];
             /**
              * Id
              * Format: uuid
@@ -7362,6 +7904,21 @@ export interface components {
             seconds: number;
         };
         /**
+         * Family
+         * @description Sheets that are kept together; its id is its first sheet's.
+         */
+        Family: {
+            /**
+             * Event
+             * Format: uuid
+             */
+            event: string;
+            /** Name */
+            name: string;
+            /** Sheets */
+            sheets: string[];
+        };
+        /**
          * Feathered
          * @description Bubbles were brushed off the lines.
          */
@@ -7522,6 +8079,19 @@ export interface components {
             why: string | null;
         };
         /**
+         * Followed
+         * @description Parts of a layer's traced drawing that were followed.
+         */
+        Followed: {
+            /**
+             * Layer
+             * Format: uuid
+             */
+            layer: string;
+            /** Pieces */
+            pieces: number[];
+        };
+        /**
          * FourTones
          * @description Clear film, 5 %, 95 % and solid film, as they print.
          */
@@ -7534,6 +8104,81 @@ export interface components {
             shadow_lstar: number;
             /** Solid Lstar */
             solid_lstar: number;
+        };
+        /**
+         * GhostForecastInput
+         * @description The inking under way, and earlier ones of the print room.
+         */
+        GhostForecastInput: {
+            /**
+             * Ghosts
+             * @default 3
+             */
+            ghosts: number;
+            /**
+             * History
+             * @default []
+             */
+            history: components["schemas"]["InkingRead"][];
+            /**
+             * @default {
+             *       "pulls": []
+             *     }
+             */
+            now: components["schemas"]["InkingRead"];
+        };
+        /**
+         * GhostForecastOutput
+         * @description Tones of the pulls from one inking.
+         */
+        GhostForecastOutput: {
+            /** Ghosts Read */
+            ghosts_read: number;
+            /** Keeps */
+            keeps: number;
+            /** Keeps High */
+            keeps_high: number;
+            /** Keeps Low */
+            keeps_low: number;
+            /** Last Worth */
+            last_worth: number;
+            /** Measured */
+            measured: boolean;
+            /** Pulls */
+            pulls: components["schemas"]["GhostTone"][];
+            /** Text */
+            text: string;
+        };
+        /**
+         * GhostRead
+         * @description One pull of an inking as it was read; 1 is the first, 2 its first ghost.
+         */
+        GhostRead: {
+            /** Lstar */
+            lstar: number;
+            /** Pull */
+            pull: number;
+            /**
+             * Spread
+             * @default 1
+             */
+            spread: number;
+        };
+        /**
+         * GhostTone
+         * @description A pull of this inking: what it will be, or was.
+         */
+        GhostTone: {
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Lstar */
+            lstar: number;
+            /** Pull */
+            pull: number;
+            /** Read */
+            read: boolean;
         };
         /**
          * Given
@@ -8592,6 +9237,53 @@ export interface components {
             total_g: number;
         };
         /**
+         * InkOpenInput
+         * @description An ink, how thick it lies and how warm the room is.
+         */
+        InkOpenInput: {
+            /**
+             * Fan
+             * @default false
+             */
+            fan: boolean;
+            /**
+             * Ink
+             * @default oil
+             * @enum {string}
+             */
+            ink: "oil" | "oil-retarded" | "water-oil" | "water" | "water-retarded";
+            /** Measured Minutes */
+            measured_minutes?: number | null;
+            /**
+             * Temperature C
+             * @default 20
+             */
+            temperature_c: number;
+            /**
+             * Thick
+             * @default false
+             */
+            thick: boolean;
+        };
+        /**
+         * InkOpenOutput
+         * @description Minutes until the film no longer gives.
+         */
+        InkOpenOutput: {
+            /** High */
+            high: number;
+            /** Label */
+            label: string;
+            /** Low */
+            low: number;
+            /** Measured */
+            measured: boolean;
+            /** Minutes */
+            minutes: number;
+            /** Text */
+            text: string;
+        };
+        /**
          * InkOut
          * @description An ink as it stands.
          */
@@ -8756,6 +9448,45 @@ export interface components {
             sequence: number;
             /** Spread Ms */
             spread_ms: number;
+        };
+        /**
+         * Inking
+         * @description An inking of a layer and the sheets pulled from it.
+         */
+        Inking: {
+            /** At Seconds */
+            at_seconds: number;
+            /**
+             * Event
+             * Format: uuid
+             */
+            event: string;
+            /** Ink Name */
+            ink_name: string;
+            /**
+             * Layer
+             * Format: uuid
+             */
+            layer: string;
+            /** Name */
+            name: string;
+            /** Over */
+            over: boolean;
+            /** Plate */
+            plate: string | null;
+            /** Sheets */
+            sheets: string[];
+        };
+        /**
+         * InkingRead
+         * @description What was read of the pulls from one inking.
+         */
+        InkingRead: {
+            /**
+             * Pulls
+             * @default []
+             */
+            pulls: components["schemas"]["GhostRead"][];
         };
         /**
          * InstrumentChange
@@ -9294,6 +10025,527 @@ export interface components {
             width_um: number;
         };
         /**
+         * LayerCrosses
+         * @description A layer's crosses against the key's.
+         */
+        LayerCrosses: {
+            /** Crosses */
+            crosses: components["schemas"]["ReadCross"][];
+            /**
+             * Layer
+             * Format: uuid
+             */
+            layer: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * LayerDecided
+         * @description One layer of a work: what prints it, in which ink, over how much.
+         */
+        LayerDecided: {
+            /**
+             * Covers
+             * @default 0.3
+             */
+            covers: number;
+            /**
+             * Crosses
+             * @default []
+             */
+            crosses: [
+                number,
+                number
+            ][];
+            /** Height Mm */
+            height_mm?: number | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Ink */
+            ink?: string | null;
+            /**
+             * Ink Class
+             * @default half
+             * @enum {string}
+             */
+            ink_class: "black" | "opaque" | "half" | "extended";
+            /** Ink Lab */
+            ink_lab?: [
+                number,
+                number,
+                number
+            ] | null;
+            /**
+             * Key
+             * @default false
+             */
+            key: boolean;
+            /**
+             * Kind
+             * @default plate
+             * @enum {string}
+             */
+            kind: "plate" | "relief-roll" | "stencil" | "monotype-added" | "monotype-wiped" | "monotype-traced" | "chine-colle";
+            /** Lets Through */
+            lets_through?: number | null;
+            /** Name */
+            name: string;
+            /**
+             * Open Ink
+             * @default oil
+             * @enum {string}
+             */
+            open_ink: "oil" | "oil-retarded" | "water-oil" | "water" | "water-retarded";
+            /** Picture */
+            picture?: string | null;
+            /** Plate */
+            plate?: string | null;
+            /**
+             * Varied
+             * @default false
+             */
+            varied: boolean;
+            /** Width Mm */
+            width_mm?: number | null;
+        };
+        /**
+         * LayerGhosts
+         * @description How light the pulls of an inking are, and come.
+         */
+        LayerGhosts: {
+            /** Inking */
+            inking: string | null;
+            /**
+             * Layer
+             * Format: uuid
+             */
+            layer: string;
+            told: components["schemas"]["GhostForecastOutput"];
+        };
+        /**
+         * LayerInked
+         * @description A layer was inked, painted or rolled; the event is the inking its ghosts follow from.
+         */
+        LayerInked: {
+            /**
+             * Ink Name
+             * @default
+             */
+            ink_name: string;
+            /**
+             * Layer
+             * Format: uuid
+             */
+            layer: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Plate */
+            plate?: string | null;
+        };
+        /**
+         * LayerInkedEventIn
+         * @description A layer was inked, painted or rolled; the event is the inking its ghosts follow from.
+         */
+        LayerInkedEventIn: {
+            data: components["schemas"]["LayerInked"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "layer-inked";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * LayerInkedEventOut
+         * @description A layer was inked, painted or rolled; the event is the inking its ghosts follow from.
+         */
+        LayerInkedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["LayerInked"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "layer-inked";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
+         * LayerMove
+         * @description By how much a layer's template was moved in all, and when last.
+         */
+        LayerMove: {
+            /** At Seconds */
+            at_seconds: number;
+            /** Clockwise Deg */
+            clockwise_deg: number;
+            /** Down Mm */
+            down_mm: number;
+            /**
+             * Layer
+             * Format: uuid
+             */
+            layer: string;
+            /** Right Mm */
+            right_mm: number;
+        };
+        /**
+         * LayerNamed
+         * @description A layer with what it is.
+         */
+        LayerNamed: {
+            /** How */
+            how: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "plate" | "relief-roll" | "stencil" | "monotype-added" | "monotype-wiped" | "monotype-traced" | "chine-colle";
+            /** Label */
+            label: string;
+            /** Name */
+            name: string;
+            /** Repeats */
+            repeats: boolean;
+        };
+        /**
+         * LayerOpen
+         * @description How long the ink of an inking stays open.
+         */
+        LayerOpen: {
+            /**
+             * Inking
+             * Format: uuid
+             */
+            inking: string;
+            /**
+             * Layer
+             * Format: uuid
+             */
+            layer: string;
+            /** Since Seconds */
+            since_seconds: number;
+            told: components["schemas"]["InkOpenOutput"];
+        };
+        /**
+         * LayerOut
+         * @description A layer with what prints it and in what colour.
+         */
+        LayerOut: {
+            /**
+             * Covers
+             * @default 0.3
+             */
+            covers: number;
+            /**
+             * Crosses
+             * @default []
+             */
+            crosses: [
+                number,
+                number
+            ][];
+            /** Height Mm */
+            height_mm?: number | null;
+            /** Hex */
+            hex: string;
+            /** How */
+            how: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Ink */
+            ink?: string | null;
+            /**
+             * Ink Class
+             * @default half
+             * @enum {string}
+             */
+            ink_class: "black" | "opaque" | "half" | "extended";
+            /** Ink Lab */
+            ink_lab?: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Ink Name */
+            ink_name: string;
+            /**
+             * Key
+             * @default false
+             */
+            key: boolean;
+            /**
+             * Kind
+             * @default plate
+             * @enum {string}
+             */
+            kind: "plate" | "relief-roll" | "stencil" | "monotype-added" | "monotype-wiped" | "monotype-traced" | "chine-colle";
+            /** Lab */
+            lab: [
+                number,
+                number,
+                number
+            ];
+            /** Label */
+            label: string;
+            /** Lets */
+            lets: number;
+            /** Lets Through */
+            lets_through?: number | null;
+            /** Measured */
+            measured: boolean;
+            /** Name */
+            name: string;
+            /**
+             * Open Ink
+             * @default oil
+             * @enum {string}
+             */
+            open_ink: "oil" | "oil-retarded" | "water-oil" | "water" | "water-retarded";
+            /** Picture */
+            picture?: string | null;
+            /** Places */
+            places: [
+                number,
+                number
+            ][];
+            /** Plate */
+            plate?: string | null;
+            /** Plate Height Mm */
+            plate_height_mm: number | null;
+            /** Plate Name */
+            plate_name: string;
+            /** Plate State */
+            plate_state: string;
+            /** Plate Width Mm */
+            plate_width_mm: number | null;
+            /** Repeats */
+            repeats: boolean;
+            /** Shown */
+            shown: string | null;
+            /**
+             * Varied
+             * @default false
+             */
+            varied: boolean;
+            /** Width Mm */
+            width_mm?: number | null;
+        };
+        /**
+         * LayerPlate
+         * @description The plate that prints a layer since it was changed.
+         */
+        LayerPlate: {
+            /** At Seconds */
+            at_seconds: number;
+            /**
+             * Layer
+             * Format: uuid
+             */
+            layer: string;
+            /** Plate */
+            plate: string | null;
+            /** Plate Name */
+            plate_name: string;
+            /** Reason */
+            reason: string;
+        };
+        /**
+         * LayerPrinted
+         * @description A layer was printed on a sheet; ``inking`` null: the latest of that layer.
+         */
+        LayerPrinted: {
+            /**
+             * Damp
+             * @default same
+             * @enum {string}
+             */
+            damp: "same" | "redamped" | "dry";
+            /** Inking */
+            inking?: string | null;
+            /**
+             * Layer
+             * Format: uuid
+             */
+            layer: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Plate */
+            plate?: string | null;
+            /**
+             * Sheet
+             * Format: uuid
+             */
+            sheet: string;
+            /** Sheet Mm */
+            sheet_mm?: [
+                number,
+                number
+            ] | null;
+            /**
+             * State
+             * @default
+             */
+            state: string;
+        };
+        /**
+         * LayerPrintedEventIn
+         * @description A layer was printed on a sheet; ``inking`` null: the latest of that layer.
+         */
+        LayerPrintedEventIn: {
+            data: components["schemas"]["LayerPrinted"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "layer-printed";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * LayerPrintedEventOut
+         * @description A layer was printed on a sheet; ``inking`` null: the latest of that layer.
+         */
+        LayerPrintedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["LayerPrinted"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "layer-printed";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
+         * LayerStackInput
+         * @description Layers in the order they come on the sheet, and the print's size.
+         */
+        LayerStackInput: {
+            /**
+             * Ghosts
+             * @default 0
+             */
+            ghosts: number;
+            /** Layers */
+            layers: components["schemas"]["SheetLayer"][];
+            /** Size Mm */
+            size_mm: [
+                number,
+                number
+            ];
+        };
+        /**
+         * LayerStackOutput
+         * @description What the print is called, layer by layer and as a whole.
+         */
+        LayerStackOutput: {
+            /**
+             * Called
+             * @enum {string}
+             */
+            called: "edition" | "variable edition" | "monoprint" | "monotype";
+            /** Layers */
+            layers: components["schemas"]["LayerNamed"][];
+            /** Text */
+            text: string;
+            /** Title */
+            title: string;
+            /** Unique */
+            unique: boolean;
+            /** Warnings */
+            warnings: components["schemas"]["StackWarning"][];
+        };
+        /**
          * Leaning
          * @description An earlier strip that a curve leans on, and how much of the curve is known from it.
          */
@@ -9786,6 +11038,60 @@ export interface components {
             text: string;
         };
         /**
+         * Loose
+         * @description A piece that falls out unless a bridge holds it; mm from the print's top left.
+         */
+        Loose: {
+            /** Bridge */
+            bridge: [
+                [
+                    number,
+                    number
+                ],
+                [
+                    number,
+                    number
+                ]
+            ];
+            /** Mm2 */
+            mm2: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * Lying
+         * @description How a plate's print lies against the key's, about the middle of the print.
+         */
+        Lying: {
+            /**
+             * Clockwise Deg
+             * @default 0
+             */
+            clockwise_deg: number;
+            /**
+             * Down Mm
+             * @default 0
+             */
+            down_mm: number;
+            /**
+             * Higher
+             * @default 0
+             */
+            higher: number;
+            /**
+             * Right Mm
+             * @default 0
+             */
+            right_mm: number;
+            /**
+             * Wider
+             * @default 0
+             */
+            wider: number;
+        };
+        /**
          * MakeUpInput
          * @description Which mordant, how much of it or for which vessel and plate, and from what.
          */
@@ -10109,7 +11415,7 @@ export interface components {
             /** Drawing */
             drawing?: string | null;
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"] | components["schemas"]["PaperInEventOut"] | components["schemas"]["PaperOutEventOut"] | components["schemas"]["PaperRedampedEventOut"] | components["schemas"]["InkedEventOut"] | components["schemas"]["WipedEventOut"] | components["schemas"]["WipeAgainEventOut"] | components["schemas"]["LaidEventOut"] | components["schemas"]["PressSetEventOut"] | components["schemas"]["WipeMappedEventOut"] | components["schemas"]["PullNotedEventOut"] | components["schemas"]["PullReadEventOut"] | components["schemas"]["SpoiledEventOut"] | components["schemas"]["SignedOffEventOut"] | components["schemas"]["HungEventOut"] | components["schemas"]["CleanedEventOut"] | components["schemas"]["ConditionMetEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"] | components["schemas"]["PaperInEventOut"] | components["schemas"]["PaperOutEventOut"] | components["schemas"]["PaperRedampedEventOut"] | components["schemas"]["InkedEventOut"] | components["schemas"]["WipedEventOut"] | components["schemas"]["WipeAgainEventOut"] | components["schemas"]["LaidEventOut"] | components["schemas"]["PressSetEventOut"] | components["schemas"]["WipeMappedEventOut"] | components["schemas"]["PullNotedEventOut"] | components["schemas"]["PullReadEventOut"] | components["schemas"]["SpoiledEventOut"] | components["schemas"]["SignedOffEventOut"] | components["schemas"]["HungEventOut"] | components["schemas"]["CleanedEventOut"] | components["schemas"]["ConditionMetEventOut"] | components["schemas"]["SheetBegunEventOut"] | components["schemas"]["LayerInkedEventOut"] | components["schemas"]["LayerPrintedEventOut"] | components["schemas"]["SheetMeasuredEventOut"] | components["schemas"]["CrossesReadEventOut"] | components["schemas"]["TemplateMovedEventOut"] | components["schemas"]["PlateChangedEventOut"] | components["schemas"]["SheetsJoinedEventOut"] | components["schemas"]["SheetApprovedEventOut"] | components["schemas"]["PiecesFollowedEventOut"])[];
             /**
              * Groups
              * @default []
@@ -10879,7 +12185,7 @@ export interface components {
              * Code
              * @enum {string}
              */
-            code: "already-in-bath" | "lift-waits-for-dip" | "second-lift" | "pressed-twice" | "undone" | "too-long" | "too-many" | "unknown-area" | "inked-already" | "done-before" | "pulled-twice" | "no-such-pull" | "no-such-paper" | "signed-stays";
+            code: "already-in-bath" | "lift-waits-for-dip" | "second-lift" | "pressed-twice" | "undone" | "too-long" | "too-many" | "unknown-area" | "inked-already" | "done-before" | "pulled-twice" | "no-such-pull" | "no-such-paper" | "signed-stays" | "no-such-sheet" | "no-such-inking" | "inked-since" | "printed-twice" | "layer-twice";
             /**
              * Event
              * Format: uuid
@@ -11047,6 +12353,34 @@ export interface components {
             spread: number;
         };
         /**
+         * OneStencil
+         * @description One colour's stencil.
+         */
+        OneStencil: {
+            /** Hex */
+            hex: string;
+            /** Lab */
+            lab: [
+                number,
+                number,
+                number
+            ];
+            /** Loose */
+            loose: components["schemas"]["Loose"][];
+            /** Mask */
+            mask: string;
+            /** Number */
+            number: number;
+            /** Open Cm2 */
+            open_cm2: number;
+            /** Outline */
+            outline: string;
+            /** Pieces */
+            pieces: number;
+            /** Smallest Mm2 */
+            smallest_mm2: number;
+        };
+        /**
          * OpenLink
          * @description A link that can still be used; its secret is not known to anybody but its bearer.
          */
@@ -11162,6 +12496,21 @@ export interface components {
             verb: string;
         };
         /**
+         * OrderWarning
+         * @description Something an order does.
+         */
+        OrderWarning: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "opaque-over-all" | "hidden" | "key-below";
+            /** Plate */
+            plate: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * Outcome
          * @description What a stage comes to, by the share of its time that it was given.
          */
@@ -11187,6 +12536,40 @@ export interface components {
             first: components["schemas"]["Reached"];
             /** Name */
             name: string;
+        };
+        /**
+         * OverprintFile
+         * @description One plate alone, in its ink.
+         */
+        OverprintFile: {
+            /** Covers */
+            covers: number;
+            /** Name */
+            name: string;
+            /** Path */
+            path: string;
+        };
+        /**
+         * OverprintOutput
+         * @description The preview, and each plate alone.
+         */
+        OverprintOutput: {
+            /** Bare */
+            bare: number;
+            /** Darkest Lstar */
+            darkest_lstar: number;
+            /** Height Px */
+            height_px: number;
+            /** Lstar */
+            lstar: number;
+            /** Path */
+            path: string;
+            /** Previews */
+            previews: components["schemas"]["OverprintFile"][];
+            /** Px Per Mm */
+            px_per_mm: number;
+            /** Width Px */
+            width_px: number;
         };
         /**
          * OwnCurve
@@ -11699,6 +13082,22 @@ export interface components {
             /** Total */
             total: number;
         };
+        /** Page[WorkRow] */
+        Page_WorkRow_: {
+            /**
+             * Broken
+             * @default []
+             */
+            broken: components["schemas"]["Broken"][];
+            /** Items */
+            items: components["schemas"]["WorkRow"][];
+            /** Page */
+            page: number;
+            /** Page Size */
+            page_size: number;
+            /** Total */
+            total: number;
+        };
         /**
          * Painted
          * @description A stroke of what is not to count; in mm on the print, from its top left.
@@ -11912,6 +13311,52 @@ export interface components {
             school: "soft-soak" | "hard-soak" | "sponge-bag" | "pack" | "tap";
             /** Whose */
             whose: string;
+        };
+        /**
+         * PaperGrowthInput
+         * @description A sheet, its grain and the colours in the order they are printed.
+         */
+        PaperGrowthInput: {
+            /** Colours */
+            colours: components["schemas"]["ColourDamp"][];
+            /**
+             * Grain
+             * @default down
+             * @enum {string}
+             */
+            grain: "across" | "down";
+            /** Print Mm */
+            print_mm: [
+                number,
+                number
+            ];
+            /** Sheet Mm */
+            sheet_mm: [
+                number,
+                number
+            ];
+            /**
+             * Tolerance Mm
+             * @default 0.4
+             */
+            tolerance_mm: number;
+        };
+        /**
+         * PaperGrowthOutput
+         * @description By how much paper takes colours apart.
+         */
+        PaperGrowthOutput: {
+            /** Colours */
+            colours: components["schemas"]["ColourApart"][];
+            /** Damp Mm */
+            damp_mm: [
+                number,
+                number
+            ];
+            /** Text */
+            text: string;
+            /** Title */
+            title: string;
         };
         /**
          * PaperIn
@@ -12488,6 +13933,91 @@ export interface components {
             width_px: number;
         };
         /**
+         * PiecesFollowed
+         * @description Parts of a traced drawing were followed, or are to be followed again.
+         */
+        PiecesFollowed: {
+            /**
+             * Followed
+             * @default true
+             */
+            followed: boolean;
+            /**
+             * Layer
+             * Format: uuid
+             */
+            layer: string;
+            /** Pieces */
+            pieces: number[];
+        };
+        /**
+         * PiecesFollowedEventIn
+         * @description Parts of a traced drawing were followed, or are to be followed again.
+         */
+        PiecesFollowedEventIn: {
+            data: components["schemas"]["PiecesFollowed"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pieces-followed";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * PiecesFollowedEventOut
+         * @description Parts of a traced drawing were followed, or are to be followed again.
+         */
+        PiecesFollowedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["PiecesFollowed"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "pieces-followed";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
          * PinIn
          * @description A note pinned to a place; ``version`` 0 for a new one.
          */
@@ -12914,6 +14444,20 @@ export interface components {
             text: string;
         };
         /**
+         * PlateBlamed
+         * @description How likely it is a plate, and what it does.
+         */
+        PlateBlamed: {
+            /** Chance */
+            chance: number;
+            /** Name */
+            name: string;
+            /** Prints */
+            prints: number;
+            /** Where */
+            where: string;
+        };
+        /**
          * PlateCard
          * @description A plate as it stands on the rack.
          */
@@ -12980,6 +14524,111 @@ export interface components {
             version: number;
             /** Width Mm */
             width_mm?: number | null;
+        };
+        /**
+         * PlateChanged
+         * @description Another plate takes a layer's place, or the same one after work on it.
+         */
+        PlateChanged: {
+            /**
+             * Layer
+             * Format: uuid
+             */
+            layer: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Plate */
+            plate?: string | null;
+            /**
+             * Plate Name
+             * @default
+             */
+            plate_name: string;
+            /**
+             * Reason
+             * @default
+             */
+            reason: string;
+        };
+        /**
+         * PlateChangedEventIn
+         * @description Another plate takes a layer's place, or the same one after work on it.
+         */
+        PlateChangedEventIn: {
+            data: components["schemas"]["PlateChanged"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "plate-changed";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * PlateChangedEventOut
+         * @description Another plate takes a layer's place, or the same one after work on it.
+         */
+        PlateChangedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["PlateChanged"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "plate-changed";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
+         * PlateCrosses
+         * @description The crosses of one plate.
+         */
+        PlateCrosses: {
+            /** Crosses */
+            crosses: components["schemas"]["CrossOff"][];
+            /** Name */
+            name: string;
         };
         /**
          * PlateFacts
@@ -13099,6 +14748,36 @@ export interface components {
             work?: string | null;
         };
         /**
+         * PlateLies
+         * @description How a plate lies on the key, about the middle of the print.
+         */
+        PlateLies: {
+            /** Clockwise Deg */
+            clockwise_deg: number;
+            /** Down Mm */
+            down_mm: number;
+            /** Higher */
+            higher: number;
+            /** Left Mm */
+            left_mm: number;
+            /** Move */
+            move: string;
+            /** Name */
+            name: string;
+            /** Off Mm */
+            off_mm: number;
+            /** Right Mm */
+            right_mm: number;
+            /** Spread Mm */
+            spread_mm: number;
+            /** Wider */
+            wider: number;
+            /** Within */
+            within: boolean;
+            /** Worst Mm */
+            worst_mm: number;
+        };
+        /**
          * PlateLookIn
          * @description Photographs of a plate to be merged, the drawing they are compared with.
          */
@@ -13209,6 +14888,24 @@ export interface components {
             thicknesses_mm: number[];
         };
         /**
+         * PlateOrderOutput
+         * @description The order proposed, and what the given one hides.
+         */
+        PlateOrderOutput: {
+            /** Keeps */
+            keeps: boolean;
+            /** Order */
+            order: string[];
+            /** Plates */
+            plates: components["schemas"]["PlateSeen"][];
+            /** Text */
+            text: string;
+            /** Title */
+            title: string;
+            /** Warnings */
+            warnings: components["schemas"]["OrderWarning"][];
+        };
+        /**
          * PlateOut
          * @description A plate's page.
          */
@@ -13298,6 +14995,20 @@ export interface components {
             spread?: number | null;
         };
         /**
+         * PlateSeen
+         * @description How much of a plate is still seen in the finished print.
+         */
+        PlateSeen: {
+            /** Covers */
+            covers: number;
+            /** Name */
+            name: string;
+            /** Seen */
+            seen: number;
+            /** Seen Best */
+            seen_best: number;
+        };
+        /**
          * PlateSize
          * @description The largest plate that shall go in.
          */
@@ -13311,6 +15022,58 @@ export interface components {
             thickness_mm: number;
             /** Width Mm */
             width_mm: number;
+        };
+        /**
+         * PlateToBlameInput
+         * @description Plates in their order, areas as read, and crosses where they were read too.
+         */
+        PlateToBlameInput: {
+            /** Areas */
+            areas: components["schemas"]["PrintArea"][];
+            /**
+             * Crosses
+             * @default []
+             */
+            crosses: components["schemas"]["PlateCrosses"][];
+            /** Key */
+            key?: string | null;
+            /** Plates */
+            plates: components["schemas"]["BlamePlate"][];
+            /**
+             * Size Mm
+             * @default [
+             *       200,
+             *       150
+             *     ]
+             */
+            size_mm: [
+                number,
+                number
+            ];
+        };
+        /**
+         * PlateToBlameOutput
+         * @description Which plate, what it does, and what to do.
+         */
+        PlateToBlameOutput: {
+            /** Areas */
+            areas: components["schemas"]["AreaMissed"][];
+            /** Blame */
+            blame: string;
+            /**
+             * Cause
+             * @enum {string}
+             */
+            cause: "fits" | "tone" | "register" | "paper" | "printing";
+            /** Chance */
+            chance: number;
+            crosses: components["schemas"]["RegisterPlatesOutput"] | null;
+            /** Plates */
+            plates: components["schemas"]["PlateBlamed"][];
+            /** Text */
+            text: string;
+            /** Title */
+            title: string;
         };
         /**
          * PositiveFile
@@ -13532,7 +15295,7 @@ export interface components {
             /** Dries Seconds */
             dries_seconds: number;
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"] | components["schemas"]["PaperInEventOut"] | components["schemas"]["PaperOutEventOut"] | components["schemas"]["PaperRedampedEventOut"] | components["schemas"]["InkedEventOut"] | components["schemas"]["WipedEventOut"] | components["schemas"]["WipeAgainEventOut"] | components["schemas"]["LaidEventOut"] | components["schemas"]["PressSetEventOut"] | components["schemas"]["WipeMappedEventOut"] | components["schemas"]["PullNotedEventOut"] | components["schemas"]["PullReadEventOut"] | components["schemas"]["SpoiledEventOut"] | components["schemas"]["SignedOffEventOut"] | components["schemas"]["HungEventOut"] | components["schemas"]["CleanedEventOut"] | components["schemas"]["ConditionMetEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"] | components["schemas"]["PaperInEventOut"] | components["schemas"]["PaperOutEventOut"] | components["schemas"]["PaperRedampedEventOut"] | components["schemas"]["InkedEventOut"] | components["schemas"]["WipedEventOut"] | components["schemas"]["WipeAgainEventOut"] | components["schemas"]["LaidEventOut"] | components["schemas"]["PressSetEventOut"] | components["schemas"]["WipeMappedEventOut"] | components["schemas"]["PullNotedEventOut"] | components["schemas"]["PullReadEventOut"] | components["schemas"]["SpoiledEventOut"] | components["schemas"]["SignedOffEventOut"] | components["schemas"]["HungEventOut"] | components["schemas"]["CleanedEventOut"] | components["schemas"]["ConditionMetEventOut"] | components["schemas"]["SheetBegunEventOut"] | components["schemas"]["LayerInkedEventOut"] | components["schemas"]["LayerPrintedEventOut"] | components["schemas"]["SheetMeasuredEventOut"] | components["schemas"]["CrossesReadEventOut"] | components["schemas"]["TemplateMovedEventOut"] | components["schemas"]["PlateChangedEventOut"] | components["schemas"]["SheetsJoinedEventOut"] | components["schemas"]["SheetApprovedEventOut"] | components["schemas"]["PiecesFollowedEventOut"])[];
             /** Height Mm */
             height_mm: number;
             /**
@@ -13882,6 +15645,31 @@ export interface components {
             path: string;
         };
         /**
+         * PrintArea
+         * @description An area of the print as it was read.
+         */
+        PrintArea: {
+            /** Meant Lab */
+            meant_lab?: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Name */
+            name: string;
+            /** Seen Lab */
+            seen_lab: [
+                number,
+                number,
+                number
+            ];
+            /**
+             * Spread
+             * @default 1
+             */
+            spread: number;
+        };
+        /**
          * Printed
          * @description What a share of black on the film prints, with its 95 % band.
          */
@@ -13894,6 +15682,44 @@ export interface components {
             low: number;
             /** Lstar */
             lstar: number;
+        };
+        /**
+         * PrintedLayer
+         * @description A layer as it was printed on a sheet.
+         */
+        PrintedLayer: {
+            /** At Seconds */
+            at_seconds: number;
+            /**
+             * Damp
+             * @enum {string}
+             */
+            damp: "same" | "redamped" | "dry";
+            /**
+             * Event
+             * Format: uuid
+             */
+            event: string;
+            /** Inking */
+            inking: string | null;
+            /**
+             * Layer
+             * Format: uuid
+             */
+            layer: string;
+            /** Name */
+            name: string;
+            /** Plate */
+            plate: string | null;
+            /** Pull */
+            pull: number;
+            /** Sheet Mm */
+            sheet_mm: [
+                number,
+                number
+            ] | null;
+            /** State */
+            state: string;
         };
         /**
          * PrintingDecided
@@ -14729,6 +16555,25 @@ export interface components {
             warnings: components["schemas"]["ReadWarning"][];
         };
         /**
+         * ReadCross
+         * @description A cross as it was read off a sheet.
+         */
+        ReadCross: {
+            /** Down Mm */
+            down_mm: number;
+            /** Right Mm */
+            right_mm: number;
+            /**
+             * Spread Mm
+             * @default 0.1
+             */
+            spread_mm: number;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
          * ReadCurveInput
          * @description Questions to a curve: which time for a tone, which tone for a time (a single dip).
          */
@@ -14792,6 +16637,30 @@ export interface components {
             tables: string;
             /** Warnings */
             warnings: components["schemas"]["ReadWarning"][];
+        };
+        /**
+         * ReadPrintOutput
+         * @description What a print shows.
+         */
+        ReadPrintOutput: {
+            /** Corners Px */
+            corners_px: [
+                number,
+                number
+            ][];
+            /** Crosses */
+            crosses: components["schemas"]["PlateCrosses"][];
+            judged: components["schemas"]["PlateToBlameOutput"];
+            /** Path */
+            path: string;
+            /** Px Per Mm */
+            px_per_mm: number;
+            /** Shares */
+            shares: number[];
+            /** Straight */
+            straight: string;
+            /** Warnings */
+            warnings: components["schemas"]["CrossesWarning"][];
         };
         /**
          * ReadProofIn
@@ -15254,6 +17123,45 @@ export interface components {
             spread_ms: number;
         };
         /**
+         * RegisterPlatesInput
+         * @description What was read of each plate's crosses against the key's.
+         */
+        RegisterPlatesInput: {
+            /** Key */
+            key: string;
+            /** Plates */
+            plates: components["schemas"]["PlateCrosses"][];
+            /** Size Mm */
+            size_mm: [
+                number,
+                number
+            ];
+            /**
+             * Tolerance Mm
+             * @default 0.4
+             */
+            tolerance_mm: number;
+        };
+        /**
+         * RegisterPlatesOutput
+         * @description Which plate to move and how.
+         */
+        RegisterPlatesOutput: {
+            /** Blame */
+            blame: string;
+            /**
+             * Cause
+             * @enum {string}
+             */
+            cause: "fits" | "plate" | "key" | "paper";
+            /** Plates */
+            plates: components["schemas"]["PlateLies"][];
+            /** Text */
+            text: string;
+            /** Title */
+            title: string;
+        };
+        /**
          * RepairRoute
          * @description One way to mend it, with what it costs and what remains.
          */
@@ -15708,7 +17616,7 @@ export interface components {
             /** Ended At */
             ended_at: string | null;
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"] | components["schemas"]["PaperInEventOut"] | components["schemas"]["PaperOutEventOut"] | components["schemas"]["PaperRedampedEventOut"] | components["schemas"]["InkedEventOut"] | components["schemas"]["WipedEventOut"] | components["schemas"]["WipeAgainEventOut"] | components["schemas"]["LaidEventOut"] | components["schemas"]["PressSetEventOut"] | components["schemas"]["WipeMappedEventOut"] | components["schemas"]["PullNotedEventOut"] | components["schemas"]["PullReadEventOut"] | components["schemas"]["SpoiledEventOut"] | components["schemas"]["SignedOffEventOut"] | components["schemas"]["HungEventOut"] | components["schemas"]["CleanedEventOut"] | components["schemas"]["ConditionMetEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"] | components["schemas"]["PaperInEventOut"] | components["schemas"]["PaperOutEventOut"] | components["schemas"]["PaperRedampedEventOut"] | components["schemas"]["InkedEventOut"] | components["schemas"]["WipedEventOut"] | components["schemas"]["WipeAgainEventOut"] | components["schemas"]["LaidEventOut"] | components["schemas"]["PressSetEventOut"] | components["schemas"]["WipeMappedEventOut"] | components["schemas"]["PullNotedEventOut"] | components["schemas"]["PullReadEventOut"] | components["schemas"]["SpoiledEventOut"] | components["schemas"]["SignedOffEventOut"] | components["schemas"]["HungEventOut"] | components["schemas"]["CleanedEventOut"] | components["schemas"]["ConditionMetEventOut"] | components["schemas"]["SheetBegunEventOut"] | components["schemas"]["LayerInkedEventOut"] | components["schemas"]["LayerPrintedEventOut"] | components["schemas"]["SheetMeasuredEventOut"] | components["schemas"]["CrossesReadEventOut"] | components["schemas"]["TemplateMovedEventOut"] | components["schemas"]["PlateChangedEventOut"] | components["schemas"]["SheetsJoinedEventOut"] | components["schemas"]["SheetApprovedEventOut"] | components["schemas"]["PiecesFollowedEventOut"])[];
             /** Facing */
             facing: ("face up" | "face down" | "upright") | null;
             heat: components["schemas"]["HeatOut"] | null;
@@ -16406,6 +18314,95 @@ export interface components {
             spread_ms: number;
         };
         /**
+         * SheetApproved
+         * @description A sheet is the standard: OK to print; the last one counts.
+         */
+        SheetApproved: {
+            /**
+             * By
+             * @default printer
+             * @enum {string}
+             */
+            by: "artist" | "printer";
+            /**
+             * Condition
+             * @default
+             */
+            condition: string;
+            /**
+             * Sheet
+             * Format: uuid
+             */
+            sheet: string;
+        };
+        /**
+         * SheetApprovedEventIn
+         * @description A sheet is the standard: OK to print; the last one counts.
+         */
+        SheetApprovedEventIn: {
+            data: components["schemas"]["SheetApproved"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sheet-approved";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * SheetApprovedEventOut
+         * @description A sheet is the standard: OK to print; the last one counts.
+         */
+        SheetApprovedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["SheetApproved"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sheet-approved";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
          * SheetArea
          * @description What the browser needs to follow one area with no network.
          */
@@ -16433,6 +18430,132 @@ export interface components {
             wanted_lstar: number | null;
         };
         /**
+         * SheetBegun
+         * @description A sheet was taken; the event is the sheet.
+         */
+        SheetBegun: {
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Paper */
+            paper?: string | null;
+            /** Sheet Mm */
+            sheet_mm?: [
+                number,
+                number
+            ] | null;
+        };
+        /**
+         * SheetBegunEventIn
+         * @description A sheet was taken; the event is the sheet.
+         */
+        SheetBegunEventIn: {
+            /**
+             * @default {
+             *       "name": "",
+             *       "paper": null,
+             *       "sheet_mm": null
+             *     }
+             */
+            data: components["schemas"]["SheetBegun"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sheet-begun";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * SheetBegunEventOut
+         * @description A sheet was taken; the event is the sheet.
+         */
+        SheetBegunEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            /**
+             * @default {
+             *       "name": "",
+             *       "paper": null,
+             *       "sheet_mm": null
+             *     }
+             */
+            data: components["schemas"]["SheetBegun"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sheet-begun";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
+        };
+        /**
+         * SheetCrosses
+         * @description The crosses of a sheet as they were read last.
+         */
+        SheetCrosses: {
+            /** At Seconds */
+            at_seconds: number;
+            /**
+             * By
+             * @enum {string}
+             */
+            by: "loupe" | "scan";
+            /**
+             * Event
+             * Format: uuid
+             */
+            event: string;
+            /**
+             * Key
+             * Format: uuid
+             */
+            key: string;
+            /** Layers */
+            layers: components["schemas"]["LayerCrosses"][];
+            /** Task */
+            task: string | null;
+        };
+        /**
          * SheetCut
          * @description One straight cut through what is in hand, in the order to make them.
          */
@@ -16450,6 +18573,127 @@ export interface components {
             number: number;
             /** To Mm */
             to_mm: number;
+        };
+        /**
+         * SheetLayer
+         * @description One layer of a sheet.
+         */
+        SheetLayer: {
+            /**
+             * Covers
+             * @default 0.3
+             */
+            covers: number;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "plate" | "relief-roll" | "stencil" | "monotype-added" | "monotype-wiped" | "monotype-traced" | "chine-colle";
+            /**
+             * Lets Through
+             * @default 0.5
+             */
+            lets_through: number;
+            /** Name */
+            name: string;
+            /** Size Mm */
+            size_mm?: [
+                number,
+                number
+            ] | null;
+            /**
+             * Varied
+             * @default false
+             */
+            varied: boolean;
+            /**
+             * Wet
+             * @default false
+             */
+            wet: boolean;
+        };
+        /**
+         * SheetMeasured
+         * @description A sheet was measured between colours.
+         */
+        SheetMeasured: {
+            /**
+             * Sheet
+             * Format: uuid
+             */
+            sheet: string;
+            /** Sheet Mm */
+            sheet_mm: [
+                number,
+                number
+            ];
+        };
+        /**
+         * SheetMeasuredEventIn
+         * @description A sheet was measured between colours.
+         */
+        SheetMeasuredEventIn: {
+            data: components["schemas"]["SheetMeasured"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sheet-measured";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * SheetMeasuredEventOut
+         * @description A sheet was measured between colours.
+         */
+        SheetMeasuredEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["SheetMeasured"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sheet-measured";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * SheetPiece
@@ -16472,6 +18716,44 @@ export interface components {
             name: string;
             /** Width Mm */
             width_mm: number;
+        };
+        /**
+         * SheetReadIn
+         * @description A scan of one of the work's sheets.
+         */
+        SheetReadIn: {
+            /** Corners */
+            corners?: [
+                number,
+                number
+            ][] | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Picture
+             * Format: uuid
+             */
+            picture: string;
+            /**
+             * Sheet
+             * Format: uuid
+             */
+            sheet: string;
+        };
+        /**
+         * SheetRegister
+         * @description How the plates lie on a sheet whose crosses were read.
+         */
+        SheetRegister: {
+            /**
+             * Sheet
+             * Format: uuid
+             */
+            sheet: string;
+            told: components["schemas"]["RegisterPlatesOutput"];
         };
         /**
          * SheetsInput
@@ -16505,6 +18787,86 @@ export interface components {
              * @default 0.1
              */
             spoiled_share: number;
+        };
+        /**
+         * SheetsJoined
+         * @description Sheets belong together; those printed from one inking do so by themselves.
+         */
+        SheetsJoined: {
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /** Sheets */
+            sheets: string[];
+        };
+        /**
+         * SheetsJoinedEventIn
+         * @description Sheets belong together; those printed from one inking do so by themselves.
+         */
+        SheetsJoinedEventIn: {
+            data: components["schemas"]["SheetsJoined"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sheets-joined";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * SheetsJoinedEventOut
+         * @description Sheets belong together; those printed from one inking do so by themselves.
+         */
+        SheetsJoinedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["SheetsJoined"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "sheets-joined";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * SheetsOutput
@@ -17104,6 +19466,21 @@ export interface components {
             spread_ms: number;
         };
         /**
+         * StackWarning
+         * @description Something a layer asks for.
+         */
+        StackWarning: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "stencil-larger" | "plates-differ" | "chine-at-edge" | "opaque-over-all" | "roll-order" | "chine-order" | "ghost-of-none";
+            /** Layer */
+            layer: string;
+            /** Text */
+            text: string;
+        };
+        /**
          * StageMap
          * @description One map: 0 covered before, 128 to work on now, 255 open.
          */
@@ -17336,6 +19713,68 @@ export interface components {
             sequence: number;
             /** Spread Ms */
             spread_ms: number;
+        };
+        /**
+         * StencilWarning
+         * @description Something to know before it is cut.
+         */
+        StencilWarning: {
+            /**
+             * Code
+             * @enum {string}
+             */
+            code: "loose" | "fewer-colours" | "small";
+            /** Stencil */
+            stencil: number;
+            /** Text */
+            text: string;
+        };
+        /**
+         * StencilsAsk
+         * @description Cut a drawing into stencils.
+         */
+        StencilsAsk: {
+            /**
+             * Colours
+             * @default 2
+             */
+            colours: number;
+            /** Height Mm */
+            height_mm?: number | null;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Picture */
+            picture?: string | null;
+            /**
+             * Print On
+             * @default A4
+             * @enum {string}
+             */
+            print_on: "A4" | "A3" | "A2" | "letter" | "tabloid";
+            /**
+             * Smooth Mm
+             * @default 1
+             */
+            smooth_mm: number;
+            /** Width Mm */
+            width_mm?: number | null;
+        };
+        /**
+         * StencilsOutput
+         * @description Stencils in the order they are rolled.
+         */
+        StencilsOutput: {
+            /** Files */
+            files: components["schemas"]["StudyMapFile"][];
+            /** Stencils */
+            stencils: components["schemas"]["OneStencil"][];
+            /** Text */
+            text: string;
+            /** Warnings */
+            warnings: components["schemas"]["StencilWarning"][];
         };
         /**
          * Step
@@ -17596,7 +20035,7 @@ export interface components {
                 number
             ][];
             /** Events */
-            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"] | components["schemas"]["PaperInEventOut"] | components["schemas"]["PaperOutEventOut"] | components["schemas"]["PaperRedampedEventOut"] | components["schemas"]["InkedEventOut"] | components["schemas"]["WipedEventOut"] | components["schemas"]["WipeAgainEventOut"] | components["schemas"]["LaidEventOut"] | components["schemas"]["PressSetEventOut"] | components["schemas"]["WipeMappedEventOut"] | components["schemas"]["PullNotedEventOut"] | components["schemas"]["PullReadEventOut"] | components["schemas"]["SpoiledEventOut"] | components["schemas"]["SignedOffEventOut"] | components["schemas"]["HungEventOut"] | components["schemas"]["CleanedEventOut"] | components["schemas"]["ConditionMetEventOut"])[];
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"] | components["schemas"]["PaperInEventOut"] | components["schemas"]["PaperOutEventOut"] | components["schemas"]["PaperRedampedEventOut"] | components["schemas"]["InkedEventOut"] | components["schemas"]["WipedEventOut"] | components["schemas"]["WipeAgainEventOut"] | components["schemas"]["LaidEventOut"] | components["schemas"]["PressSetEventOut"] | components["schemas"]["WipeMappedEventOut"] | components["schemas"]["PullNotedEventOut"] | components["schemas"]["PullReadEventOut"] | components["schemas"]["SpoiledEventOut"] | components["schemas"]["SignedOffEventOut"] | components["schemas"]["HungEventOut"] | components["schemas"]["CleanedEventOut"] | components["schemas"]["ConditionMetEventOut"] | components["schemas"]["SheetBegunEventOut"] | components["schemas"]["LayerInkedEventOut"] | components["schemas"]["LayerPrintedEventOut"] | components["schemas"]["SheetMeasuredEventOut"] | components["schemas"]["CrossesReadEventOut"] | components["schemas"]["TemplateMovedEventOut"] | components["schemas"]["PlateChangedEventOut"] | components["schemas"]["SheetsJoinedEventOut"] | components["schemas"]["SheetApprovedEventOut"] | components["schemas"]["PiecesFollowedEventOut"])[];
             /** In Bath */
             in_bath: boolean;
             /** Now Seconds */
@@ -18313,7 +20752,7 @@ export interface components {
             /** Progress */
             progress: number;
             /** Result */
-            result: components["schemas"]["DustCoverageOutput"] | components["schemas"]["StudyFieldOutput"] | components["schemas"]["StudyMapsOutput"] | components["schemas"]["LookOverOutput"] | components["schemas"]["StopOutMapsOutput"] | components["schemas"]["ReadPatchesOutput"] | components["schemas"]["ReadProofOutput"] | components["schemas"]["StepChartOutput"] | components["schemas"]["PositiveOutput"] | components["schemas"]["DotScreenOutput"] | components["schemas"]["ReadTestOutput"] | components["schemas"]["ReadStepsOutput"] | components["schemas"]["ScratchViewOutput"] | components["schemas"]["HatchGuideOutput"] | components["schemas"]["PressTemplateOutput"] | components["schemas"]["ReadSwatchOutput"] | null;
+            result: components["schemas"]["DustCoverageOutput"] | components["schemas"]["StudyFieldOutput"] | components["schemas"]["StudyMapsOutput"] | components["schemas"]["LookOverOutput"] | components["schemas"]["StopOutMapsOutput"] | components["schemas"]["ReadPatchesOutput"] | components["schemas"]["ReadProofOutput"] | components["schemas"]["StepChartOutput"] | components["schemas"]["PositiveOutput"] | components["schemas"]["DotScreenOutput"] | components["schemas"]["ReadTestOutput"] | components["schemas"]["ReadStepsOutput"] | components["schemas"]["ScratchViewOutput"] | components["schemas"]["HatchGuideOutput"] | components["schemas"]["PressTemplateOutput"] | components["schemas"]["ReadSwatchOutput"] | components["schemas"]["OverprintOutput"] | components["schemas"]["ReadPrintOutput"] | components["schemas"]["StencilsOutput"] | components["schemas"]["TracedDrawingOutput"] | null;
             /**
              * State
              * @enum {string}
@@ -18442,6 +20881,104 @@ export interface components {
             print_on: "A4" | "A3" | "A2" | "letter" | "tabloid";
             /** Width Mm */
             width_mm: number;
+        };
+        /**
+         * TemplateMoved
+         * @description A layer's place on the template was moved.
+         */
+        TemplateMoved: {
+            /**
+             * Clockwise Deg
+             * @default 0
+             */
+            clockwise_deg: number;
+            /**
+             * Down Mm
+             * @default 0
+             */
+            down_mm: number;
+            /**
+             * Layer
+             * Format: uuid
+             */
+            layer: string;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Right Mm
+             * @default 0
+             */
+            right_mm: number;
+        };
+        /**
+         * TemplateMovedEventIn
+         * @description A layer's place on the template was moved.
+         */
+        TemplateMovedEventIn: {
+            data: components["schemas"]["TemplateMoved"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "template-moved";
+            /** Monotonic Ms */
+            monotonic_ms: number;
+            /** Offset Ms */
+            offset_ms: number;
+            /** Offset Spread Ms */
+            offset_spread_ms: number;
+            /** Sequence */
+            sequence: number;
+        };
+        /**
+         * TemplateMovedEventOut
+         * @description A layer's place on the template was moved.
+         */
+        TemplateMovedEventOut: {
+            /** At Seconds */
+            at_seconds: number;
+            /** By */
+            by: string;
+            /** Clock Was Wrong */
+            clock_was_wrong: boolean;
+            data: components["schemas"]["TemplateMoved"];
+            /**
+             * Device
+             * Format: uuid
+             */
+            device: string;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "template-moved";
+            /**
+             * Received At
+             * Format: date-time
+             */
+            received_at: string;
+            /** Sequence */
+            sequence: number;
+            /** Spread Ms */
+            spread_ms: number;
         };
         /**
          * TestCard
@@ -18913,6 +21450,71 @@ export interface components {
             x_mm: number;
             /** Y Mm */
             y_mm: number;
+        };
+        /**
+         * TracedDrawingOutput
+         * @description The drawing in parts, and its sheet at 1:1.
+         */
+        TracedDrawingOutput: {
+            /** Followed Mm */
+            followed_mm: number;
+            /** Length Mm */
+            length_mm: number;
+            /** Pages */
+            pages: number;
+            /** Path */
+            path: string;
+            /** Pieces */
+            pieces: components["schemas"]["TracedPiece"][];
+            /** Plate At Mm */
+            plate_at_mm: [
+                number,
+                number
+            ];
+            /** Text */
+            text: string;
+        };
+        /**
+         * TracedPiece
+         * @description A part of the drawing, as it lies on the back of the sheet: mirrored, in mm of the plate.
+         */
+        TracedPiece: {
+            /** Followed */
+            followed: boolean;
+            /** Length Mm */
+            length_mm: number;
+            /** Number */
+            number: number;
+            /** Outline */
+            outline: string;
+            /** X Mm */
+            x_mm: number;
+            /** Y Mm */
+            y_mm: number;
+        };
+        /**
+         * TracingAsk
+         * @description Lay a drawing out for a traced monotype.
+         */
+        TracingAsk: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Layer
+             * Format: uuid
+             */
+            layer: string;
+            /** Picture */
+            picture?: string | null;
+            /**
+             * Print On
+             * @default A4
+             * @enum {string}
+             */
+            print_on: "A4" | "A3" | "A2" | "letter" | "tabloid";
         };
         /**
          * Track
@@ -19915,6 +22517,384 @@ export interface components {
             sequence: number;
             /** Spread Ms */
             spread_ms: number;
+        };
+        /**
+         * WorkBegin
+         * @description A new work.
+         */
+        WorkBegin: {
+            /**
+             * Height Mm
+             * @default 150
+             */
+            height_mm: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Width Mm
+             * @default 200
+             */
+            width_mm: number;
+        };
+        /**
+         * WorkIn
+         * @description How a work is printed, decided on a ``version``.
+         */
+        WorkIn: {
+            /**
+             * Artist Proofs
+             * @default 2
+             */
+            artist_proofs: number;
+            /** Drawing */
+            drawing?: string | null;
+            /**
+             * Ghosts
+             * @default 0
+             */
+            ghosts: number;
+            /**
+             * Grain
+             * @default down
+             * @enum {string}
+             */
+            grain: "across" | "down";
+            /**
+             * Height Mm
+             * @default 150
+             */
+            height_mm: number;
+            /**
+             * Layers
+             * @default []
+             */
+            layers: components["schemas"]["LayerDecided"][];
+            /**
+             * Lift Mm
+             * @default 0
+             */
+            lift_mm: number;
+            /** Name */
+            name: string;
+            /**
+             * Order
+             * @default pulled
+             * @enum {string}
+             */
+            order: "pulled" | "dried";
+            /**
+             * Printer Proofs
+             * @default 1
+             */
+            printer_proofs: number;
+            /**
+             * Put Away
+             * @default false
+             */
+            put_away: boolean;
+            /**
+             * Sheet Height Mm
+             * @default 380
+             */
+            sheet_height_mm: number;
+            /**
+             * Sheet Width Mm
+             * @default 280
+             */
+            sheet_width_mm: number;
+            /**
+             * Size
+             * @default 10
+             */
+            size: number;
+            /** Version */
+            version: number;
+            /**
+             * Width Mm
+             * @default 200
+             */
+            width_mm: number;
+        };
+        /**
+         * WorkOut
+         * @description A work as it stands.
+         */
+        WorkOut: {
+            /** Arm Mm */
+            arm_mm: number;
+            /**
+             * Artist Proofs
+             * @default 2
+             */
+            artist_proofs: number;
+            /** Cautions */
+            cautions: components["schemas"]["Caution"][];
+            /** Done */
+            done: number;
+            /** Drawing */
+            drawing?: string | null;
+            /** Events */
+            events: (components["schemas"]["DipEventOut"] | components["schemas"]["LiftEventOut"] | components["schemas"]["TemperatureEventOut"] | components["schemas"]["RockedEventOut"] | components["schemas"]["FeatheredEventOut"] | components["schemas"]["BrushedEventOut"] | components["schemas"]["RefreshedEventOut"] | components["schemas"]["CoveredEventOut"] | components["schemas"]["OpenedEventOut"] | components["schemas"]["RinsedEventOut"] | components["schemas"]["NeutralisedEventOut"] | components["schemas"]["ProtectedEventOut"] | components["schemas"]["ScrapEventOut"] | components["schemas"]["ObservationEventOut"] | components["schemas"]["NoteEventOut"] | components["schemas"]["UndoEventOut"] | components["schemas"]["BeganEventOut"] | components["schemas"]["EndedEventOut"] | components["schemas"]["PassedOverEventOut"] | components["schemas"]["CheckedEventOut"] | components["schemas"]["WaterReadEventOut"] | components["schemas"]["SatDownEventOut"] | components["schemas"]["GotUpEventOut"] | components["schemas"]["SharpenedEventOut"] | components["schemas"]["SlippedEventOut"] | components["schemas"]["MendedEventOut"] | components["schemas"]["MarkedEventOut"] | components["schemas"]["PulledEventOut"] | components["schemas"]["ImpressionReadEventOut"] | components["schemas"]["ScratchedAgainEventOut"] | components["schemas"]["SteelFacedEventOut"] | components["schemas"]["PaperInEventOut"] | components["schemas"]["PaperOutEventOut"] | components["schemas"]["PaperRedampedEventOut"] | components["schemas"]["InkedEventOut"] | components["schemas"]["WipedEventOut"] | components["schemas"]["WipeAgainEventOut"] | components["schemas"]["LaidEventOut"] | components["schemas"]["PressSetEventOut"] | components["schemas"]["WipeMappedEventOut"] | components["schemas"]["PullNotedEventOut"] | components["schemas"]["PullReadEventOut"] | components["schemas"]["SpoiledEventOut"] | components["schemas"]["SignedOffEventOut"] | components["schemas"]["HungEventOut"] | components["schemas"]["CleanedEventOut"] | components["schemas"]["ConditionMetEventOut"] | components["schemas"]["SheetBegunEventOut"] | components["schemas"]["LayerInkedEventOut"] | components["schemas"]["LayerPrintedEventOut"] | components["schemas"]["SheetMeasuredEventOut"] | components["schemas"]["CrossesReadEventOut"] | components["schemas"]["TemplateMovedEventOut"] | components["schemas"]["PlateChangedEventOut"] | components["schemas"]["SheetsJoinedEventOut"] | components["schemas"]["SheetApprovedEventOut"] | components["schemas"]["PiecesFollowedEventOut"])[];
+            /**
+             * Ghosts
+             * @default 0
+             */
+            ghosts: number;
+            /** Ghosts Out */
+            ghosts_out: components["schemas"]["LayerGhosts"][];
+            /**
+             * Grain
+             * @default down
+             * @enum {string}
+             */
+            grain: "across" | "down";
+            /**
+             * Height Mm
+             * @default 150
+             */
+            height_mm: number;
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Layers
+             * @default []
+             */
+            layers: components["schemas"]["LayerDecided"][];
+            /** Layers Out */
+            layers_out: components["schemas"]["LayerOut"][];
+            /**
+             * Lift Mm
+             * @default 0
+             */
+            lift_mm: number;
+            /** Name */
+            name: string;
+            /** Next Number */
+            next_number: number | null;
+            /** Now Seconds */
+            now_seconds: number;
+            /** Open Out */
+            open_out: components["schemas"]["LayerOpen"][];
+            /**
+             * Order
+             * @default pulled
+             * @enum {string}
+             */
+            order: "pulled" | "dried";
+            plates_order: components["schemas"]["PlateOrderOutput"] | null;
+            /** Preview */
+            preview: string | null;
+            /** Preview Fresh */
+            preview_fresh: boolean;
+            /**
+             * Printer Proofs
+             * @default 1
+             */
+            printer_proofs: number;
+            /** Put Away */
+            put_away: boolean;
+            /** Registers */
+            registers: components["schemas"]["SheetRegister"][];
+            /** Rows */
+            rows: components["schemas"]["WorkSheetRow"][];
+            /**
+             * Sheet Height Mm
+             * @default 380
+             */
+            sheet_height_mm: number;
+            /**
+             * Sheet Width Mm
+             * @default 280
+             */
+            sheet_width_mm: number;
+            /**
+             * Size
+             * @default 10
+             */
+            size: number;
+            stack: components["schemas"]["LayerStackOutput"] | null;
+            stack_fault: components["schemas"]["ErrorBody"] | null;
+            state: components["schemas"]["WorkState"];
+            /** Version */
+            version: number;
+            /**
+             * Width Mm
+             * @default 200
+             */
+            width_mm: number;
+        };
+        /**
+         * WorkRow
+         * @description A work in the list.
+         */
+        WorkRow: {
+            /** Called */
+            called: string;
+            /** Height Mm */
+            height_mm: number;
+            /** Hexes */
+            hexes: string[];
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Layers */
+            layers: string[];
+            /** Name */
+            name: string;
+            /** Preview */
+            preview: string | null;
+            /** Put Away */
+            put_away: boolean;
+            /** Sheets */
+            sheets: number;
+            /** Signed */
+            signed: number;
+            /** Size */
+            size: number;
+            /** Unique */
+            unique: boolean;
+            /** Width Mm */
+            width_mm: number;
+        };
+        /**
+         * WorkSheet
+         * @description A sheet of a work; its id is the event that began it.
+         */
+        WorkSheet: {
+            /** Areas */
+            areas: components["schemas"]["PulledTone"][];
+            /** Before Ok */
+            before_ok: string;
+            /** Began Seconds */
+            began_seconds: number;
+            crosses: components["schemas"]["SheetCrosses"] | null;
+            /** Dries */
+            dries: ("board" | "blotters" | "line") | null;
+            /** Dry Seconds */
+            dry_seconds: number | null;
+            /**
+             * Event
+             * Format: uuid
+             */
+            event: string;
+            /** Family */
+            family: string | null;
+            /** Name */
+            name: string;
+            /** Notes */
+            notes: components["schemas"]["SaidAtThePress"][];
+            /** Paper */
+            paper: string | null;
+            /** Place */
+            place: number;
+            /** Printed Seconds */
+            printed_seconds: number | null;
+            /** Prints */
+            prints: components["schemas"]["PrintedLayer"][];
+            /** Seen */
+            seen: ("first-pull" | "edges-dirty" | "shiny-paper" | "stiff-paper" | "over-wiped" | "film-all-over" | "creased")[];
+            /** Series */
+            series: ("edition" | "artist" | "printer" | "trial") | null;
+            /** Sheet Mm */
+            sheet_mm: [
+                number,
+                number
+            ] | null;
+            /** Signed */
+            signed: string | null;
+            /** Signed Seconds */
+            signed_seconds: number | null;
+            /** Spoiled */
+            spoiled: string | null;
+        };
+        /**
+         * WorkSheetRow
+         * @description One sheet: what it is called, what is still to be printed on it.
+         */
+        WorkSheetRow: {
+            /** By */
+            by: string;
+            /** Differs */
+            differs: string[];
+            /** Ghost */
+            ghost: number;
+            growth: components["schemas"]["PaperGrowthOutput"] | null;
+            /** Label */
+            label: string;
+            /** Left */
+            left: string[];
+            /** Number */
+            number: number | null;
+            /** Place */
+            place: number;
+            /** Reason */
+            reason: string;
+            /** Series */
+            series: ("edition" | "artist" | "printer" | "trial") | null;
+            /**
+             * Sheet
+             * Format: uuid
+             */
+            sheet: string;
+            /** State */
+            state: ("signed" | "void" | "spoiled" | "to-come" | "over" | "before-ok" | "unsigned") | ("unfinished" | "variant");
+        };
+        /**
+         * WorkState
+         * @description Where a work stands.
+         */
+        WorkState: {
+            /** Approved */
+            approved: string | null;
+            /** Approved By */
+            approved_by: ("artist" | "printer") | null;
+            /** Condition */
+            condition: string;
+            /** Conditions Met */
+            conditions_met: string[];
+            /** Families */
+            families: components["schemas"]["Family"][];
+            /** Followed */
+            followed: components["schemas"]["Followed"][];
+            /** Inkings */
+            inkings: components["schemas"]["Inking"][];
+            /** Moves */
+            moves: components["schemas"]["LayerMove"][];
+            /** Notes */
+            notes: components["schemas"]["SaidAtThePress"][];
+            /** Notices */
+            notices: components["schemas"]["Notice"][];
+            /** Plates */
+            plates: components["schemas"]["LayerPlate"][];
+            /** Sheets */
+            sheets: components["schemas"]["WorkSheet"][];
+        };
+        /**
+         * WorkTemplateIn
+         * @description A template that the work's plates share.
+         */
+        WorkTemplateIn: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /**
+             * Print On
+             * @default A4
+             * @enum {string}
+             */
+            print_on: "A4" | "A3" | "A2" | "letter" | "tabloid";
         };
         /**
          * Worth
@@ -22151,6 +25131,120 @@ export interface operations {
             };
         };
     };
+    ghost_forecast: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GhostForecastInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GhostForecastOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     ground_check: {
         parameters: {
             query?: never;
@@ -22721,6 +25815,120 @@ export interface operations {
             };
         };
     };
+    ink_open: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InkOpenInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InkOpenOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     lamp_dose: {
         parameters: {
             query?: never;
@@ -22969,6 +26177,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LampTodayOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    layer_stack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LayerStackInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LayerStackOutput"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
@@ -23747,6 +27069,120 @@ export interface operations {
             };
         };
     };
+    paper_growth: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaperGrowthInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaperGrowthOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     plan_bites: {
         parameters: {
             query?: never;
@@ -24203,6 +27639,120 @@ export interface operations {
             };
         };
     };
+    plate_to_blame: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlateToBlameInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlateToBlameOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     pressure_scale: {
         parameters: {
             query?: never;
@@ -24565,6 +28115,120 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReadTableOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    register_plates: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RegisterPlatesInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RegisterPlatesOutput"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */
@@ -40308,6 +43972,1145 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TrialOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_works_api_get_works: {
+        parameters: {
+            query?: {
+                page?: number;
+                put_away?: boolean;
+            };
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Page_WorkRow_"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_works_api_post_work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkBegin"];
+            };
+        };
+        responses: {
+            /** @description Stored; sent twice it is stored once. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_works_api_get_work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                work: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_works_api_put_work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                work: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_works_api_post_work_events: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                work: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EventsIn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_works_api_post_preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                work: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskIn"];
+            };
+        };
+        responses: {
+            /** @description Under way, as a task. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_works_api_post_sheet_scan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                work: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetReadIn"];
+            };
+        };
+        responses: {
+            /** @description Under way, as a task. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_works_api_get_sheets_csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                work: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_works_api_post_stencils: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                work: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StencilsAsk"];
+            };
+        };
+        responses: {
+            /** @description Under way, as a task. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_works_api_post_work_template: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                work: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkTemplateIn"];
+            };
+        };
+        responses: {
+            /** @description Under way, as a task. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_works_api_post_tracing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                work: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TracingAsk"];
+            };
+        };
+        responses: {
+            /** @description Under way, as a task. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TaskOut"];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */

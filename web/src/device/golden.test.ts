@@ -4,6 +4,7 @@ import type { Sheet } from "../api/plans";
 import type { Run, RunState } from "../api/runs";
 import type { ExposureSheet, ExposureStands, ExposureState } from "../api/exposures";
 import type { PullState } from "../api/editions";
+import type { WorkState } from "../api/works";
 import type { MarksState } from "../api/marks";
 import { foldExposure } from "./exposureFold";
 import { followExposure } from "./exposureFollow";
@@ -12,6 +13,7 @@ import type { Happened } from "./happened";
 import { foldMarks } from "./marksFold";
 import { foldPulls } from "./pullFold";
 import { type Reading, secondsToLift } from "./sheet";
+import { foldWork } from "./sheetFold";
 
 /** The same cases as the core's own tests replay: both folds agree, or the build is red. */
 const GOLDEN = join(__dirname, "../../../tests/golden");
@@ -113,3 +115,16 @@ test("there are golden cases of each", () => {
   expect(cases("marks").length).toBeGreaterThanOrEqual(20);
   expect(cases("exposure").length).toBeGreaterThanOrEqual(15);
 });
+
+type Worked = { events: Happened[]; state: WorkState };
+
+test.each(cases<Worked>("works"))("work %s folds into the golden state", (_, { events, state }) => {
+  expect(foldWork(events)).toEqual(state);
+});
+
+test.each(cases<Worked>("works"))(
+  "work %s does so in any order, repeated",
+  (_, { events, state }) => {
+    expect(foldWork([...events].reverse().concat(events))).toEqual(state);
+  },
+);

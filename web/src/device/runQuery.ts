@@ -64,6 +64,15 @@ export const pressQuery = (user: string, room: string, id: string) =>
     refetchInterval: PRESS_AGAIN_MS,
   });
 
+/** A work of several plates or layers. */
+export const workQuery = (user: string, room: string, id: string) =>
+  queryOptions({
+    queryKey: [room, SUBJECTS.work.key, id],
+    queryFn: () => shownOf("work", user, room, id),
+    ...ALWAYS,
+    refetchInterval: PRESS_AGAIN_MS,
+  });
+
 /** What is scratched, by its plate. */
 export const marksQuery = (user: string, room: string, id: string) =>
   queryOptions({

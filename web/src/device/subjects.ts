@@ -9,9 +9,11 @@ import {
   sendRunEvents,
   sendStripEvents,
 } from "../api/runs";
+import { getWork, sendWorkEvents, type Work } from "../api/works";
 import { keepPressSeen, keptPress } from "./pressStore";
 import { keepExposure, keepMarksSeen, keepRun, keptExposure, keptMarks, keptRun } from "./store";
 import type { Subject } from "./waiting";
+import { keepWorkSeen, keptWork } from "./workStore";
 
 /** What events happen to: how each is asked for, told, and kept for when there is no line. */
 type Door<Shown> = {
@@ -24,7 +26,14 @@ type Door<Shown> = {
 };
 
 /** As it is shown, by its kind. */
-export type Shown = { run: Run; strip: Run; exposure: Exposure; marks: Marks; pull: Press };
+export type Shown = {
+  run: Run;
+  strip: Run;
+  exposure: Exposure;
+  marks: Marks;
+  pull: Press;
+  work: Work;
+};
 
 const asRun = { key: "run", keep: keepRun, kept: keptRun };
 
@@ -46,6 +55,7 @@ export const SUBJECTS: { [Kind in Subject["kind"]]: Door<Shown[Kind]> } = {
     kept: keptMarks,
   },
   pull: { key: "press", get: getPress, send: sendPullEvents, keep: keepPressSeen, kept: keptPress },
+  work: { key: "work", get: getWork, send: sendWorkEvents, keep: keepWorkSeen, kept: keptWork },
 };
 
 /** Send a subject's events; what the server then shows of it is kept here. */

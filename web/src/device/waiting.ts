@@ -1,7 +1,10 @@
 import type { EventIn } from "../api/runs";
 
 /** What events happen to: one queue for all of them. */
-export type Subject = { kind: "run" | "strip" | "exposure" | "marks" | "pull"; id: string };
+export type Subject = {
+  kind: "run" | "strip" | "exposure" | "marks" | "pull" | "work";
+  id: string;
+};
 
 /** An event that waits to be sent; kept per user, room and subject until the server has it. */
 export type Waiting = {

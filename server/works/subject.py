@@ -1,0 +1,31 @@
+"""A work's sheets as a subject of events: what was signed is numbered as it comes in."""
+
+from __future__ import annotations
+
+from server.accounts.models import User
+from server.events.subject import Subject
+from server.rooms.models import RoomThing
+from server.works.layers import decided_of, layers_out, things_of
+from server.works.models import Layering
+from server.works.numbers import number_signed
+from server.works.rows import rows_of
+from server.works.state import work_state_of
+
+
+def _no_plate(_: Layering) -> RoomThing | None:
+    return None
+
+
+def _no_bath(_: Layering) -> None:
+    return None
+
+
+def _follow(user: User, row: Layering) -> None:
+    decided = decided_of(row)
+    _, layers = layers_out(decided, things_of(row, decided))
+    number_signed(user, row, rows_of(row, decided, layers, work_state_of(row)))
+
+
+WORK = Subject(
+    kind="work", model=Layering, action="print", plate=_no_plate, bath=_no_bath, follow=_follow,
+)  # fmt: skip
