@@ -60,6 +60,10 @@ def answers(client: Any, room: str) -> dict[str, Any]:
     for exposure in ask(f"{here}/exposures")["items"]:
         ask(f"{here}/exposures?plate={exposure['plate']}")
         ask(f"{here}/exposures/{exposure['id']}")
+    for work in ask(f"{here}/works")["items"]:
+        ask(f"{here}/works/{work['id']}")
+        for kind in ("overprint", "read-print", "stencils", "traced-drawing", "press-template"):
+            ask(f"{here}/tasks?about={work['id']}&kind={kind}")
     for strip in ask(f"{here}/strips")["items"]:
         ask(f"{here}/strips/{strip['id']}")
     for plate in ask(f"{here}/plates")["items"]:

@@ -14,10 +14,12 @@ from server.accounts.models import User
 from server.baths.actions.keep import begin_readings
 from server.baths.models import Bath
 from server.courses.actions.begin import begin_course
+from server.demo.awnings_at_nine import load_awnings_at_nine
 from server.demo.bath_history import load_bath_history
 from server.demo.berry_punnet import load_berry_punnet
 from server.demo.closing_time import load_closing_time
 from server.demo.lantern_row import load_lantern_row
+from server.demo.last_tram import load_last_tram
 from server.demo.prints import patches_in, strip_scan
 from server.demo.rain_on_awnings import load_rain_on_awnings
 from server.demo.shop_book import load_shop_book
@@ -79,6 +81,8 @@ def load(now: datetime) -> Room:
     load_berry_punnet(here.room, here.printer, here.now, make_id)
     load_weighbridge_marks(here.room, here.printer, here.now, make_id)
     load_shop_book(here.room, here.keeper, here.now, make_id)
+    load_awnings_at_nine(here.room, here.printer, here.now, make_id)
+    load_last_tram(here.room, here.printer, here.now, make_id)
     return room
 
 
@@ -113,6 +117,7 @@ def _tables_in_order() -> list[Any]:
     from server.studies.models import Study
     from server.tasks.models import Task
     from server.timers.models import Timer
+    from server.works.models import Layering, SignedSheet
 
     return [
         Event,
@@ -129,6 +134,8 @@ def _tables_in_order() -> list[Any]:
         Trial,
         Impression,
         Edition,
+        SignedSheet,
+        Layering,
         Sound,
         Pulls,
         Press,

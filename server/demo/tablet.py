@@ -21,6 +21,8 @@ from server.rooms.models import RoomThing
 from server.runs.actions.state import follow
 from server.runs.models import Run
 from server.runs.subject import RUN
+from server.works.models import Layering
+from server.works.subject import WORK
 
 MakeId = Callable[[str], uuid.UUID]
 
@@ -103,6 +105,15 @@ class PressTablet(Device[Pulls]):
         self.log("laid", at - timedelta(minutes=2), batch=str(paper), checked=checked, **named)
         self.log("pulled", at, passes=1, **named)
         return pull
+
+
+class WorkTablet(Device[Layering]):
+    """The phone by the press, for a work's sheets."""
+
+    def __init__(
+        self, user: User, work: Layering, name: str, now: datetime, make_id: MakeId
+    ) -> None:
+        super().__init__(user, WORK, work, f"{name} sheets", now, make_id)
 
 
 class LampTablet(Device[Exposure]):

@@ -8,7 +8,6 @@ from typing import Any
 from server.files.paths import on_disk
 from server.tasks.files import bare_names, write_to
 from server.tasks.models import Task
-from server.works.layers import FILMS
 from server.works.schemas import LayerOut, WorkDecided
 
 PREVIEW, READ, STENCILS, TRACING = "overprint", "read-print", "stencils", "traced-drawing"
@@ -16,8 +15,9 @@ MOST_FILMS = 6
 
 
 def films_of(layers: list[LayerOut]) -> list[LayerOut]:
-    """Return the layers that a preview shows: films of ink with a picture of what they print."""
-    return [each for each in layers if each.kind in FILMS and each.shown is not None][:MOST_FILMS]
+    """Return the layers that a preview shows: those of ink with a picture of what they print."""
+    inked = [each for each in layers if each.kind != "chine-colle"]
+    return [each for each in inked if each.shown is not None][:MOST_FILMS]
 
 
 def preview_asked(decided: WorkDecided, layers: list[LayerOut]) -> dict[str, Any]:

@@ -54,6 +54,7 @@ def places():
         ":strip": make_id("Rosin last week"), ":bath": make_id("Amber tray"),
         ":run": make_id("run"), ":part": "lines", ":test": make_id("two-way test"),
         ":exposure": make_id("umbrellas exposure"), ":plate": make_id("Closing Time"),
+        ":work": make_id("Awnings at Nine"),
     }  # fmt: skip
     found = [f"/{path}" for path in re.findall(r'path: "([^"]*)"', rows)]
     found += [f"/plates/{rain}/{path}" for path in re.findall(r'path: "([^"]*)"', plate_rows)]
@@ -63,6 +64,8 @@ def places():
     closing, bridge = make_id("Closing Time"), make_id("The Weighbridge")
     found += [f"/plates/{closing}/{page}" for page in ("paper", "edition", "certificate")]
     found += [f"/plates/{closing}/marks", f"/plates/{closing}/wear", f"/plates/{bridge}/marks"]
+    tram = make_id("Last Tram")
+    found += [f"/works/{tram}{page}" for page in ("", "/layers", "/cut")]
     tabs = (
         "numbers",
         "cut",

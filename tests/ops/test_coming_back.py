@@ -28,7 +28,7 @@ def test_after_the_database_was_killed_start_brings_all_up_again(house):
     os.kill(house.database(), signal.SIGKILL)
     assert "does not run" in house.tried("doctor").stdout
     house.start()
-    assert house.ask(f"{ROOM}/bench")["plates"] == 7
+    assert house.ask(f"{ROOM}/bench")["plates"] == 10
     assert house.tried("doctor").returncode == 0
 
 
@@ -40,7 +40,7 @@ def test_after_the_web_master_alone_was_killed_it_comes_back_by_itself(house):
         time.sleep(0.2)
     house.keen("stop")
     house.start()
-    assert house.ask(f"{ROOM}/bench")["plates"] == 7
+    assert house.ask(f"{ROOM}/bench")["plates"] == 10
 
 
 def test_after_the_watch_over_the_web_server_was_killed_start_brings_all_up_again(house):

@@ -231,6 +231,6 @@ def test_the_demo_room_opens_with_its_third_bite_under_way():
         room = fresh(time.time())
         Strip.objects.filter(room=room).update(bath=Bath.objects.filter(room=room).first())
     plates = Plate.objects.filter(room=room)
-    assert plates.count() == 7
+    assert plates.count() == 10
     at = standing(plates.get(name="Lantern Row"), time.time())
     assert at.seen.state.in_bath is not None and len(at.seen.state.done) == 2

@@ -8,6 +8,7 @@ import { benchQuery } from "./api/plates";
 import { proofsQuery } from "./api/proofs";
 import { stripQuery, wallQuery } from "./api/strips";
 import { studyQuery } from "./api/studies";
+import { worksQuery } from "./api/works";
 import type { Asks } from "./frame/first";
 
 /** One row a screen: router, rail, keys, page titles and the test of every screen read it. */
@@ -124,6 +125,29 @@ export const PLACES: Place[] = [
     name: "Two-way test",
     load: async () => (await import("./screens/exposures/Exposure/Exposure")).Exposure,
     first: (client, { room = "", test = "" }) => [client.prefetchQuery(testQuery(room, test))],
+  },
+  {
+    path: "works",
+    name: "Works",
+    rail: "Works",
+    key: "p",
+    load: async () => (await import("./screens/works/Works/Works")).Works,
+    first: (client, { room = "" }) => [client.prefetchQuery(worksQuery(room))],
+  },
+  {
+    path: "works/:work",
+    name: "Work",
+    load: async () => (await import("./screens/works/WorkPage/WorkPage")).WorkPage,
+  },
+  {
+    path: "works/:work/layers",
+    name: "Layers",
+    load: async () => (await import("./screens/works/LayersPage/LayersPage")).LayersPage,
+  },
+  {
+    path: "works/:work/cut",
+    name: "Stencils and tracing",
+    load: async () => (await import("./screens/works/CutPage/CutPage")).CutPage,
   },
   {
     path: "shop-book",

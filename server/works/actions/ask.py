@@ -14,7 +14,7 @@ from server.rooms.permissions import enter, find
 from server.tasks.actions.ask import ask_for
 from server.tasks.models import Task
 from server.works.asked import PREVIEW, READ, STENCILS, TRACING, films_of, preview_asked
-from server.works.layers import decided_of, layers_out, things_of
+from server.works.layers import FILMS, decided_of, layers_out, things_of
 from server.works.models import Layering
 from server.works.schemas import (
     AskIn,
@@ -73,7 +73,7 @@ def ask_to_read_sheet(
     state = work_state_of(work.row)
     sheet = next((each for each in state.sheets if each.event == given.sheet), None)
     there = {each.layer for each in sheet.prints} if sheet else set()
-    films = [each for each in _films(work.layers) if each.id in there]
+    films = [each for each in _films(work.layers) if each.id in there and each.kind in FILMS]
     if not films:
         raise BadValue(
             "nothing-printed", "Nothing is printed on this sheet that a scan could be held "

@@ -53,6 +53,11 @@ const LIST: [string, string][] = [
     "Left, right, W, C, P",
     "on an edition: choose an impression; what if it is scratched now; certificate; to the press",
   ],
+  [
+    "Space, Z, Left, right",
+    "on a work: what is to be done next is done; undo last; choose a plate",
+  ],
+  ["N", "on the works: begin one"],
   ["2 to 8", "on a value study: how many tones; with a loop drawn, 1 to 8: which tone it becomes"],
   ["Left, right, up, down", "on a value study: choose a cut, move it half an L*, with Shift 5"],
   ["D, L, J, M, Z", "on a value study: brush, loop, join islands, mirror, undo"],

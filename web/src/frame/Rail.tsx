@@ -35,14 +35,14 @@ function Places() {
   return (
     <nav
       aria-label="Places"
-      className="min-w-0 max-desk:overflow-x-auto max-desk:[scrollbar-width:none] max-phone:fixed max-phone:inset-x-0 max-phone:bottom-0 max-phone:z-10 max-phone:h-15.5 max-phone:border-t-[1.5px] max-phone:border-ink max-phone:bg-paper-lift"
+      className="flex-none max-desk:min-w-0 max-desk:flex-auto max-desk:overflow-x-auto max-desk:[scrollbar-width:none] max-phone:fixed max-phone:inset-x-0 max-phone:bottom-0 max-phone:z-10 max-phone:h-15.5 max-phone:border-t-[1.5px] max-phone:border-ink max-phone:bg-paper-lift"
     >
       <ul className="flex h-full pl-3 max-desk:pl-0 max-phone:grid max-phone:auto-cols-[minmax(4.25rem,1fr)] max-phone:grid-flow-col">
         {PLACES.filter((place) => place.rail).map(({ path, rail }) => (
           <li key={path}>
             <NavLink
               to={`/r/${room}/${path}`}
-              className="at-place relative flex h-full items-center px-3.5 text-ink-2 aria-[current]:font-bold aria-[current]:text-ink max-desk:px-2 max-desk:whitespace-nowrap max-phone:justify-center max-phone:px-0.5 max-phone:text-center max-phone:leading-tight max-phone:whitespace-normal"
+              className="at-place relative flex h-full items-center px-2.5 whitespace-nowrap text-ink-2 aria-[current]:font-bold aria-[current]:text-ink max-desk:px-2 max-desk:whitespace-nowrap max-phone:justify-center max-phone:px-0.5 max-phone:text-center max-phone:leading-tight max-phone:whitespace-normal"
             >
               {rail}
             </NavLink>

@@ -10,6 +10,7 @@ import {
   stripId,
   told,
   testId,
+  workId,
 } from "../testing/server";
 import { alerts, openAt, press } from "../testing/show";
 
@@ -22,6 +23,7 @@ const AT: Record<string, string> = {
   ":run": RUN,
   ":part": "tones",
   ":plate": plateId("Closing Time"),
+  ":work": workId("Awnings at Nine"),
 };
 const filled = (path: string) => path.replace(/:\w+/g, (name) => AT[name] ?? name);
 

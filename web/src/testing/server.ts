@@ -19,6 +19,7 @@ const idOf = (list: string, name: string) =>
   told<{ items: Named[] }>(list).items.find((each) => each.name === name)?.id as string;
 export const plateId = (name: string) => idOf("/plates", name);
 export const bathId = (name: string) => idOf("/baths", name);
+export const workId = (name: string) => idOf("/works", name);
 export const testId = (name: string) => idOf("/exposure-tests", name);
 export const stripId = (name: string) => idOf("/strips", name);
 

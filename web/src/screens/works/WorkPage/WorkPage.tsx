@@ -1,0 +1,118 @@
+import { useState } from "react";
+import { useParams } from "react-router";
+import type { Work, WorkState } from "../../../api/works";
+import { lastToTakeBack } from "../../../device/happened";
+import { useWork } from "../../../device/useWork";
+import type { Log } from "../../../device/useWaiting";
+import type { Waiting } from "../../../device/waiting";
+import { useHere } from "../../../frame/useHere";
+import { answerOf } from "../../../frame/work/answer";
+import { todoOf } from "../../../frame/work/todo";
+import { doNext, useWorkHands } from "../../../frame/work/useWorkHands";
+import { stackSaid } from "../../../frame/work/words";
+import { WorkTabs } from "../../../frame/work/WorkTabs";
+import { Asking } from "../../../ui/Asking";
+import { Care } from "../../../ui/Care";
+import { CautionCard } from "../../../ui/CautionCard";
+import { Section } from "../../../ui/Section";
+import { useKeys } from "../../../ui/useKeys";
+import { useUser } from "../../../ui/useUser";
+import { Ghosts } from "./Ghosts";
+import { Next } from "./Next";
+import { Plates } from "./Plates";
+import { Sheets } from "./Sheets";
+
+/** A work: how its plates lie on each other, what is on each sheet, what to do next. */
+export function WorkPage() {
+  const { me, room } = useHere();
+  const { work = "" } = useParams();
+  const seen = useWork(me.id, room, work);
+  if (!seen.work || !seen.state)
+    return (
+      <Asking error={seen.error}>
+        <h1>Work</h1>
+      </Asking>
+    );
+  return <Known work={seen.work} state={seen.state} log={seen.log} waiting={seen.waiting} />;
+}
+
+type Props = { work: Work; state: WorkState; log: Log; waiting: Waiting[] };
+
+function Known({ work, state, log, waiting }: Props) {
+  const { units } = useUser();
+  const hands = useWorkHands(work, state, log);
+  const [plate, choose] = useState<string | null>(null);
+  const todo = todoOf(work, state);
+  const said = answerOf(work, state, units);
+  const go = (by: number) => {
+    const at = work.layers_out.findIndex((each) => each.id === plate);
+    const next = work.layers_out[Math.max(0, Math.min(work.layers_out.length - 1, at + by))];
+    if (next) choose(next.id);
+  };
+  const undo = () => {
+    const last = lastToTakeBack(
+      work.events as never,
+      waiting.map((each) => each.event),
+    );
+    if (last) hands.undoLast(last.id);
+  };
+  useKeys({
+    Space: (event) => {
+      // on a button it presses that button
+      if (event.target instanceof Element && event.target.closest("button, a, summary")) return;
+      event.preventDefault();
+      doNext(todo, hands);
+    },
+    z: undo,
+    ArrowLeft: () => go(-1),
+    ArrowRight: () => go(1),
+  });
+  const waits = waiting.filter((each) => !each.refused).length;
+  return (
+    <>
+      <WorkTabs work={work} />
+      <header className="mt-1 flex min-h-14 flex-wrap items-start gap-x-4 gap-y-2">
+        <div className="min-w-0 flex-1">
+          <h1 className="max-phone:text-far">{said.title}</h1>
+          <p className="mt-1 text-lead">{said.text}</p>
+        </div>
+        <Next todo={todo} hands={hands} work={work} />
+      </header>
+      {waits > 0 ? (
+        <Care className="mt-1">
+          {waits} logged on this device wait for a line. They are kept, and count here already.
+        </Care>
+      ) : null}
+      {(work.stack?.warnings ?? []).map((each) => (
+        <Care key={`${each.code} ${each.layer}`} className="mt-1">
+          {stackSaid(each, work, units)}
+        </Care>
+      ))}
+      <OrderSaid work={work} />
+      {work.layers_out.length > 0 ? (
+        <Plates work={work} state={state} chosen={plate} choose={choose} hands={hands} />
+      ) : null}
+      <Ghosts work={work} state={state} hands={hands} />
+      <Sheets work={work} state={state} hands={hands} log={log} waiting={waiting} />
+      <Section className="print:hidden">
+        <h2 className="text-h3">Take care</h2>
+        <div className="mt-2 grid gap-3">
+          {work.cautions.map((each) => (
+            <CautionCard key={each.key} caution={each} />
+          ))}
+        </div>
+      </Section>
+    </>
+  );
+}
+
+/** An order that hides plates is said until another was chosen. */
+function OrderSaid({ work }: { work: Work }) {
+  const order = work.plates_order;
+  if (!order || order.keeps) return null;
+  return (
+    <Care className="mt-1" more={`Better: ${order.order.join(", ")}. Change it under Layers.`}>
+      {order.warnings[0]?.text ?? "Another order shows more of every plate."}
+    </Care>
+  );
+}
