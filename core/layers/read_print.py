@@ -47,8 +47,9 @@ _PER_MM = 4.0
 _SEEN_PX = 1600
 _BLOCK_MM = 1.5
 _LEAST_BLOCKS = 3
-_BARE, _LEAST_BARE, _MOST_FILM = 0.995, 200, 0.8
-"""What counts as bare, from how many pixels it is believed, and no film is darker."""
+_BARE, _APART_MM, _LEAST_BARE, _MOST_FILM = 0.005, 1.6, 200, 0.8
+"""What counts as bare, so far from any ink, from how many pixels it is believed; no film is darker.
+``room-practice``"""
 
 
 class PrintPlate(OverprintPlate):
@@ -188,7 +189,9 @@ def _judge(
 
 def _film(whole: Array, covers: list[Array]) -> Array:
     """Return the light of the breath of ink that wiping leaves where no plate prints."""
-    bare = np.prod([1 - each for each in covers], axis=0) > _BARE
+    px = max(3, round(_APART_MM * _PER_MM))
+    # gaps between grains are no bare ground: a scan's blur brings their neighbours' ink into them
+    bare = np.max([cv2.blur(each, (px, px)) for each in covers], axis=0) < _BARE
     if bare.sum() < _LEAST_BARE:
         return np.ones(3)
     return np.clip(np.median(whole[bare], axis=0), _MOST_FILM, 1.0)

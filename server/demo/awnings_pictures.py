@@ -48,7 +48,9 @@ def coverage(name: str) -> Light:
     _DRAW[name](_Hand(ImageDraw.Draw(picture), scale))
     small = picture.resize((size[0] // FINE, size[1] // FINE), Image.Resampling.BOX)
     share = np.asarray(small, dtype=float) / 255
-    return share if name == "Key" else _grained(share, np.random.default_rng(len(name)))
+    return (
+        share if name == "Key" else _grained(share, np.random.default_rng(list(INKS).index(name)))
+    )
 
 
 class _Hand:

@@ -139,7 +139,7 @@ test("? lists the keys, and Esc closes the list", async () => {
   await screen.findByRole("navigation", { name: "Rack" });
   await userEvent.keyboard("?");
   const list = await screen.findByRole("dialog");
-  expect(within(list).getByText(/^G then B, S, T, E, O, D, M, W$/)).toBeVisible();
+  expect(within(list).getByText(/^G then B, S, T, E, P, O, D, M, W$/)).toBeVisible();
   await userEvent.keyboard("{Escape}");
   await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
 });
@@ -152,10 +152,10 @@ test("the rack is searched by name, metal and route, and walked with R and the a
     within(rack)
       .getAllByRole("link")
       .filter((link) => "slot" in link.dataset);
-  await waitFor(() => expect(slots()).toHaveLength(7));
+  await waitFor(() => expect(slots()).toHaveLength(10));
   await userEvent.keyboard("r{ArrowDown}{ArrowDown}{ArrowUp}");
   expect(document.activeElement).toBe(slots()[1]);
-  await userEvent.type(screen.getByRole("searchbox"), "zinc");
+  await userEvent.type(screen.getByRole("searchbox"), "etched line");
   expect(slots().map((link) => link.textContent)).toEqual([
     expect.stringContaining("Rain on Awnings"),
   ]);
@@ -167,7 +167,7 @@ test("plates that were put away are found from the rack", async () => {
   const away = listed([{ ...told<{ items: object[] }>("/plates").items[0], name: "Old Quay" }]);
   fakeServer({ "GET /plates?put_away=true": { body: away } });
   openAt("/bench");
-  await press("7 plates");
+  await press("10 plates");
   expect(await screen.findByText("Old Quay")).toBeVisible();
 });
 

@@ -7,6 +7,7 @@ import type { Hands } from "../../../frame/work/useWorkHands";
 import { fine, moveOf, offOf } from "../../../frame/work/words";
 import { Button, ButtonLink } from "../../../ui/Button";
 import { Picker } from "../../../ui/form/Picker";
+import type { Units } from "../../../ui/units";
 import { useUser } from "../../../ui/useUser";
 
 type Props = { layer: Layer; work: Work; state: WorkState; lies: Lies | null; hands: Hands };
@@ -30,9 +31,7 @@ export function Chosen({ layer, work, state, lies, hands }: Props) {
       <p>
         On {prints.length} {prints.length === 1 ? "sheet" : "sheets"}
         {changed ? `, since the change from ${changed.plate_name}` : ""}.
-        {lies && !layer.key
-          ? ` It lies ${offOf(lies, units)}, turned ${Math.abs(lies.clockwise_deg).toFixed(2)}° ${lies.clockwise_deg >= 0 ? "clockwise" : "against the clock"}; at a corner ${fine(lies.worst_mm, units)}, of which the paper's growth ${fine(lies.left_mm, units)}.`
-          : ""}
+        {lies && !layer.key ? ` It lies ${liesSaid(lies, units)}.` : ""}
         {moved ? ` Its template was moved ${offOf(moved, units)} in all.` : ""}
       </p>
       <span className="mt-2 flex flex-wrap items-center gap-3">
@@ -55,6 +54,21 @@ export function Chosen({ layer, work, state, lies, hands }: Props) {
       {changing ? <ChangePlate layer={layer} hands={hands} close={() => change(false)} /> : null}
     </div>
   );
+}
+
+const TURNED_DEG = 0.02;
+
+/** How a plate lies: at the middle, turned, at the corner where it is most. */
+function liesSaid(lies: Lies, units: Units): string {
+  const turned = Math.abs(lies.clockwise_deg);
+  const way = lies.clockwise_deg > 0 ? "clockwise" : "against the clock";
+  return [
+    offOf(lies, units),
+    turned < TURNED_DEG ? "" : `turned ${turned.toFixed(2)}° ${way}`,
+    `at most ${fine(lies.worst_mm, units)} at a corner, ${fine(lies.left_mm, units)} of it the paper's growth`,
+  ]
+    .filter(Boolean)
+    .join(", ");
 }
 
 /** From now on another plate prints this layer: sheets before it keep the one they had. */

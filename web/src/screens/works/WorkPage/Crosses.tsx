@@ -59,10 +59,10 @@ export function Crosses({ sheet, work, log, close }: Props) {
       <Table
         columns={[
           { head: "Plate" },
-          { head: "Left: right" },
-          { head: "down" },
-          { head: "Right: right" },
-          { head: "down" },
+          { head: "Left cross: right" },
+          { head: "Left cross: down" },
+          { head: "Right cross: right" },
+          { head: "Right cross: down" },
         ]}
       >
         {others.map((layer, i) => (

@@ -35,13 +35,17 @@ export function Next({ todo, hands, work }: Props) {
   const label = labelOf(todo);
   if (!label) return null;
   return (
-    <span className="flex flex-wrap items-center gap-3">
+    <span className="flex flex-wrap items-center gap-3 max-phone:w-full">
       {todo.kind === "print" || todo.kind === "sign" ? (
         <Button onClick={() => hands.begin(work.layers_out[0] as Work["layers_out"][number])}>
           New sheet
         </Button>
       ) : null}
-      <Button look="strong" className="min-h-14 px-6" onClick={() => doNext(todo, hands)}>
+      <Button
+        look="strong"
+        className="min-h-14 px-6 max-phone:w-full"
+        onClick={() => doNext(todo, hands)}
+      >
         {label} <Key>Space</Key>
       </Button>
     </span>

@@ -8,6 +8,7 @@ import {
 } from "../../../api/works";
 import type { Log } from "../../../device/useWaiting";
 import { useHere } from "../../../frame/useHere";
+import { useTask } from "../../../frame/useTask";
 import { sureOf } from "../../../frame/work/answer";
 import { registerSaid } from "../../../frame/work/words";
 import { Scanned } from "../../../scan/Scanned";
@@ -30,7 +31,11 @@ export function Scan({ sheet, work, log }: Props) {
     ask: ({ id, picture, corners }) =>
       askToReadSheet(room, work.id, { id, sheet: sheet.event, picture, corners: corners as never }),
   });
-  const done = scan.task?.result ? scan.task : null;
+  const before = useTask<ReadPrint>({ about: work.id, kind: "read-print" }).task;
+  const kept = before?.given.sheet === sheet.event ? before : null;
+  const task = scan.task ?? (scan.busy ? null : kept);
+  const done = task?.result ? task : null;
+  const own = scan.task?.result ?? null;
   return (
     <div className="grid gap-3">
       <Scanned
@@ -38,9 +43,9 @@ export function Scan({ sheet, work, log }: Props) {
         label="Read it from a scan"
         hint="300 dpi in colour, with bare paper all round the plate mark. About ten seconds."
         of="plate mark"
-        marks={done?.result ? [{ quad: done.result.corners_px as Quad, doubtful: false }] : []}
+        marks={own ? [{ quad: own.corners_px as Quad, doubtful: false }] : []}
         warnings={done?.result?.warnings ?? []}
-        corners={(done?.result?.corners_px as Quad | undefined) ?? null}
+        corners={(own?.corners_px as Quad | undefined) ?? null}
       />
       {done?.result ? (
         <Told task={done.id} told={done.result} sheet={sheet} work={work} log={log} />

@@ -72,7 +72,7 @@ function Known({ work, state, log, waiting }: Props) {
     <>
       <WorkTabs work={work} />
       <header className="mt-1 flex min-h-14 flex-wrap items-start gap-x-4 gap-y-2">
-        <div className="min-w-0 flex-1">
+        <div className="min-w-0 flex-1 max-phone:basis-full">
           <h1 className="max-phone:text-far">{said.title}</h1>
           <p className="mt-1 text-lead">{said.text}</p>
         </div>
