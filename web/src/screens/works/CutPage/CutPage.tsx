@@ -1,7 +1,7 @@
 import { useParams } from "react-router";
 import { useWork } from "../../../device/useWork";
 import { useHere } from "../../../frame/useHere";
-import { WorkTabs } from "../../../frame/work/WorkTabs";
+import { WorkTabs } from "../../../frame/works/WorkTabs";
 import { Asking } from "../../../ui/Asking";
 import { Stencilled } from "./Stencilled";
 import { Traced } from "./Traced";

@@ -4,7 +4,7 @@ import { taskFileUrl } from "../../../api/tasks";
 import type { Stencils, Work } from "../../../api/works";
 import { newId } from "../../../device/ids";
 import { useHere } from "../../../frame/useHere";
-import type { useKeepWork } from "../../../frame/work/useKeepWork";
+import type { useKeepWork } from "../../../frame/works/useKeepWork";
 import { Button } from "../../../ui/Button";
 import { Trouble } from "../../../ui/Trouble";
 

@@ -6,7 +6,7 @@ import { askForStencils, type Stencils, type Work } from "../../../api/works";
 import { newId } from "../../../device/ids";
 import { useHere } from "../../../frame/useHere";
 import { useTask } from "../../../frame/useTask";
-import { useKeepWork } from "../../../frame/work/useKeepWork";
+import { useKeepWork } from "../../../frame/works/useKeepWork";
 import { Button, buttonLook } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { FilePick } from "../../../ui/form/FilePick";

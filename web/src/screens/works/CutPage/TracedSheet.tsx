@@ -1,5 +1,5 @@
 import type { Tracing, Work } from "../../../api/works";
-import { sizeOf } from "../../../frame/work/words";
+import { sizeOf } from "../../../frame/works/words";
 import { useUser } from "../../../ui/useUser";
 
 type Props = {

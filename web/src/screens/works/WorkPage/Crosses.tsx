@@ -1,6 +1,6 @@
 import type { Sheet, Work } from "../../../api/works";
 import type { Log } from "../../../device/useWaiting";
-import { isFilm } from "../../../frame/work/todo";
+import { isFilm } from "../../../frame/works/todo";
 import { Button } from "../../../ui/Button";
 import { CellField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";

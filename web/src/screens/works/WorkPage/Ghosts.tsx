@@ -1,8 +1,8 @@
 import type { Work, WorkState } from "../../../api/works";
-import { GhostRow } from "../../../figures/work/GhostRow";
+import { GhostRow } from "../../../figures/layers/GhostRow";
 import { useHere } from "../../../frame/useHere";
-import { isByHand, openInking } from "../../../frame/work/todo";
-import type { Hands } from "../../../frame/work/useWorkHands";
+import { isByHand, openInking } from "../../../frame/works/todo";
+import type { Hands } from "../../../frame/works/useWorkHands";
 import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { Section } from "../../../ui/Section";

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { WorkState } from "../../../api/works";
-import type { Hands } from "../../../frame/work/useWorkHands";
+import type { Hands } from "../../../frame/works/useWorkHands";
 import { Button } from "../../../ui/Button";
 
 /** Keep sheets together by hand: those of one inking are so by themselves. */

@@ -1,8 +1,8 @@
 import { useState } from "react";
 import type { Sheet, Work } from "../../../api/works";
 import { useHere } from "../../../frame/useHere";
-import type { Todo } from "../../../frame/work/todo";
-import { doNext, type Hands } from "../../../frame/work/useWorkHands";
+import type { Todo } from "../../../frame/works/todo";
+import { doNext, type Hands } from "../../../frame/works/useWorkHands";
 import { Button, ButtonLink } from "../../../ui/Button";
 import { Key } from "../../../ui/Key";
 import { Segments } from "../../../ui/Segments";

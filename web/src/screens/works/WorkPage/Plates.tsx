@@ -1,11 +1,11 @@
 import { pictureUrl } from "../../../api/proofs";
 import { taskFileUrl } from "../../../api/tasks";
 import type { Layer, Lies, Work, WorkState } from "../../../api/works";
-import { CrossDial } from "../../../figures/work/CrossDial";
+import { CrossDial } from "../../../figures/layers/CrossDial";
 import { useHere } from "../../../frame/useHere";
-import { isFilm } from "../../../frame/work/todo";
-import type { Hands } from "../../../frame/work/useWorkHands";
-import { offOf } from "../../../frame/work/words";
+import { isFilm } from "../../../frame/works/todo";
+import type { Hands } from "../../../frame/works/useWorkHands";
+import { offOf } from "../../../frame/works/words";
 import { Section } from "../../../ui/Section";
 import { useUser } from "../../../ui/useUser";
 import { begun, inWords } from "../../../ui/words";

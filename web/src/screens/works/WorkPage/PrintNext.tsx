@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Layer, Sheet } from "../../../api/works";
-import type { Damp, Hands } from "../../../frame/work/useWorkHands";
+import type { Damp, Hands } from "../../../frame/works/useWorkHands";
 import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { parseNumber } from "../../../ui/numbers";

@@ -9,8 +9,8 @@ import {
 import type { Log } from "../../../device/useWaiting";
 import { useHere } from "../../../frame/useHere";
 import { useTask } from "../../../frame/useTask";
-import { sureOf } from "../../../frame/work/answer";
-import { registerSaid } from "../../../frame/work/words";
+import { sureOf } from "../../../frame/works/answer";
+import { registerSaid } from "../../../frame/works/words";
 import { Scanned } from "../../../scan/Scanned";
 import type { Quad } from "../../../scan/Marked";
 import { useScan } from "../../../scan/useScan";

@@ -1,7 +1,7 @@
 import { type ReactNode, useState } from "react";
 import type { Sheet, SheetRow, Work, WorkState } from "../../../api/works";
-import { isByHand, leftOn } from "../../../frame/work/todo";
-import type { Hands } from "../../../frame/work/useWorkHands";
+import { isByHand, leftOn } from "../../../frame/works/todo";
+import type { Hands } from "../../../frame/works/useWorkHands";
 import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { parseNumber } from "../../../ui/numbers";

@@ -1,9 +1,9 @@
 import type { Layer, Sheet, SheetRow, Work, WorkState } from "../../../api/works";
 import type { Log } from "../../../device/useWaiting";
 import { useHere } from "../../../frame/useHere";
-import { isByHand, isFilm, leftOn } from "../../../frame/work/todo";
-import type { Hands } from "../../../frame/work/useWorkHands";
-import { growthSaid, sizeOf } from "../../../frame/work/words";
+import { isByHand, isFilm, leftOn } from "../../../frame/works/todo";
+import type { Hands } from "../../../frame/works/useWorkHands";
+import { growthSaid, sizeOf } from "../../../frame/works/words";
 import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { momentOf } from "../../../ui/times";
@@ -11,7 +11,7 @@ import { useUser } from "../../../ui/useUser";
 import { Crosses } from "./Crosses";
 import { PrintNext } from "./PrintNext";
 import { Scan } from "./Scan";
-import type { Opened } from "./Sheets";
+import type { Opened } from "./opened";
 import { SignSheet, SpoilSheet, Tone } from "./SheetAsks";
 
 type What = NonNullable<Opened>["what"];

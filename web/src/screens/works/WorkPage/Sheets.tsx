@@ -1,25 +1,15 @@
 import { useState } from "react";
-import {
-  type Sheet,
-  type SheetRow,
-  sheetsCsvUrl,
-  type Work,
-  type WorkState,
-} from "../../../api/works";
+import { type Sheet, sheetsCsvUrl, type Work, type WorkState } from "../../../api/works";
 import type { Log } from "../../../device/useWaiting";
-import type { Waiting } from "../../../device/waiting";
 import { useHere } from "../../../frame/useHere";
-import type { Hands } from "../../../frame/work/useWorkHands";
+import type { Hands } from "../../../frame/works/useWorkHands";
 import { buttonLook } from "../../../ui/Button";
 import { Empty, Section } from "../../../ui/Section";
 import { Join } from "./Join";
+import type { Opened } from "./opened";
 import { SheetLine } from "./SheetLine";
 
-type Props = { work: Work; state: WorkState; hands: Hands; log: Log; waiting: Waiting[] };
-export type Opened = {
-  sheet: string;
-  what: "crosses" | "scan" | "tone" | "print" | "spoil" | "sign";
-} | null;
+type Props = { work: Work; state: WorkState; hands: Hands; log: Log };
 
 /** Every sheet: what is on it, what is left, what it is called; series kept together. */
 export function Sheets({ work, state, hands, log }: Props) {
@@ -101,5 +91,3 @@ function grouped(state: WorkState): Group[] {
   }
   return groups;
 }
-
-export type { SheetRow };

@@ -6,11 +6,11 @@ import { useWork } from "../../../device/useWork";
 import type { Log } from "../../../device/useWaiting";
 import type { Waiting } from "../../../device/waiting";
 import { useHere } from "../../../frame/useHere";
-import { answerOf } from "../../../frame/work/answer";
-import { todoOf } from "../../../frame/work/todo";
-import { doNext, useWorkHands } from "../../../frame/work/useWorkHands";
-import { stackSaid } from "../../../frame/work/words";
-import { WorkTabs } from "../../../frame/work/WorkTabs";
+import { answerOf } from "../../../frame/works/answer";
+import { todoOf } from "../../../frame/works/todo";
+import { doNext, useWorkHands } from "../../../frame/works/useWorkHands";
+import { stackSaid } from "../../../frame/works/words";
+import { WorkTabs } from "../../../frame/works/WorkTabs";
 import { Asking } from "../../../ui/Asking";
 import { Care } from "../../../ui/Care";
 import { CautionCard } from "../../../ui/CautionCard";
@@ -93,7 +93,7 @@ function Known({ work, state, log, waiting }: Props) {
         <Plates work={work} state={state} chosen={plate} choose={choose} hands={hands} />
       ) : null}
       <Ghosts work={work} state={state} hands={hands} />
-      <Sheets work={work} state={state} hands={hands} log={log} waiting={waiting} />
+      <Sheets work={work} state={state} hands={hands} log={log} />
       <Section className="print:hidden">
         <h2 className="text-h3">Take care</h2>
         <div className="mt-2 grid gap-3">

@@ -15,7 +15,7 @@ import { counted } from "../../../ui/numbers";
 import { Empty, PageHead } from "../../../ui/Section";
 import { useKeys } from "../../../ui/useKeys";
 import { inWords } from "../../../ui/words";
-import { sizeOf } from "../../../frame/work/words";
+import { sizeOf } from "../../../frame/works/words";
 
 const SHAPE = shapeOf("WorkBegin", {
   name: text("Name"),
