@@ -26,11 +26,12 @@ PAGES = {
     "exposure": "/exposure",
     "marks": "{closing}/marks",
     "edition": "{closing}/edition",
-    "paper": "{closing}/paper",
+    "work": "{awnings}",
+    "ghosts": "{tram}",
 }
 DESK, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
 SETTLED_MS = 1500
-THINGS = ("plates", "strips", "baths")
+THINGS = ("plates", "strips", "baths", "works")
 
 
 class Camera:
@@ -40,7 +41,8 @@ class Camera:
     def look_round(self):
         """Learn where the demo's things are."""
         self.room = self.page.url.split("/r/")[1].split("/")[0]
-        plates, strips, baths = (self._named(f"/api/rooms/{self.room}/{what}") for what in THINGS)
+        named = (self._named(f"/api/rooms/{self.room}/{what}") for what in THINGS)
+        plates, strips, baths, works = named
         self.at = {
             "lantern": f"/plates/{plates['Lantern Row']['id']}",
             "rain": f"/plates/{plates['Rain on Awnings']['id']}",
@@ -49,6 +51,8 @@ class Camera:
             "amber": f"/baths/{baths['Amber tray']['id']}",
             "closing": f"/plates/{plates['Closing Time']['id']}",
             "umbrellas": f"/plates/{plates['Paper Umbrellas']['id']}",
+            "awnings": f"/works/{works['Awnings at Nine']['id']}",
+            "tram": f"/works/{works['Last Tram']['id']}",
             "run": f"/runs/{plates['Lantern Row']['run']['id']}",
         }
 
@@ -103,11 +107,6 @@ def at_the_press(camera):
     camera.page.keyboard.press("z")
 
 
-def certificate(camera):
-    camera.open("{closing}/certificate")
-    camera.page.locator(".printed-alone").screenshot(path=HERE / "certificate.png")
-
-
 def main(base):
     with sync_playwright() as started:
         browser = started.chromium.launch(
@@ -118,7 +117,7 @@ def main(base):
         for name, path in PAGES.items():
             camera.open(path)
             camera.take(name)
-        for scene in (in_the_bath, proof, at_the_press, certificate):
+        for scene in (in_the_bath, proof, at_the_press):
             scene(camera)
         browser.close()
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from typing import Any
 
 from core.calculators import compute
@@ -33,6 +34,10 @@ def state_of(plate: Plate) -> MarksState:
     return fold_marks(core_event(each) for each in events_of(marks_id(plate)))
 
 
+ALSO_PRINTED: list[Callable[[Plate], list[ImpressionPulled]]] = []
+"""What nouns above this one printed of a plate: each adds its own."""
+
+
 def worn_state_of(plate: Plate, area: str = "") -> MarksState:
     """Return the state of a plate with every pull that wore it, those at the press among them.
 
@@ -41,6 +46,7 @@ def worn_state_of(plate: Plate, area: str = "") -> MarksState:
     events = [core_event(each) for each in events_of(marks_id(plate))]
     state, pulls = fold_marks(events), pull_state_of(plate)
     made = impressions_of(pulls, wearing_area(pulls, area))
+    made += [each for also in ALSO_PRINTED for each in also(plate)]
     if not made:
         return state
     again = [e.at_seconds for e in holding(events) if isinstance(e.data, ScratchedAgain)]

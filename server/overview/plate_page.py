@@ -22,6 +22,7 @@ from server.plates.schemas import PlateFacts
 from server.proofs.models import Proof
 from server.proofs.roman import roman
 from server.runs.actions.state import latest_run
+from server.works.of_plate import works_of
 
 GROUPS: tuple[Group, ...] = ("prepare", "image", "ground", "plan", "bite", "proof", "edition")
 PLACE_WORDS = {
@@ -123,6 +124,7 @@ def plate_out(at: Standing) -> PlateOut:
     return PlateOut(
         **_facts(at),
         work=plate.work_id,
+        works=works_of(plate),
         study=plate.study_id,
         maps=any(PROCESSES[key].has_maps for key in parts),
         routes=routes_of(plate),

@@ -13,6 +13,7 @@ from core.process.shapes import ProcessWords
 from server.baths.schemas import Caution
 from server.plans.schemas import Part
 from server.plates.schemas import PlateFacts
+from server.works.of_plate import PlateInWork
 
 
 class RunCard(Schema):
@@ -77,6 +78,8 @@ class PlateOut(PlateCard):
     """A plate's page."""
 
     work: UUID | None
+    works: list[PlateInWork]
+    """Prints from several plates that it is part of."""
     study: UUID | None
     maps: bool
     """It has areas that are painted by maps: a value study is of use."""

@@ -97,20 +97,30 @@ class SheetRows:
         names = {each.id: each.name for each in self.decided.layers}
         last: dict[UUID, PrintedLayer] = {each.layer: each for each in sheet.prints}
         prints = [each for each in last.values() if each.layer in names][:6]
-        if len(prints) < 2:
+        colours: list[dict[str, Any]] = [
+            {"name": names[each.layer], "damp": each.damp, "sheet_mm": each.sheet_mm}
+            for each in prints
+        ]
+        colours += self._before_next(sheet, prints)
+        if len(colours) < 2:
             return None
         try:
             return compute("paper-growth", {
                 "sheet_mm": [self.decided.sheet_width_mm, self.decided.sheet_height_mm],
                 "print_mm": [self.decided.width_mm, self.decided.height_mm],
                 "grain": self.decided.grain,
-                "colours": [
-                    {"name": names[each.layer], "damp": each.damp, "sheet_mm": each.sheet_mm}
-                    for each in prints
-                ],
+                "colours": colours[:6],
             })  # fmt: skip
         except CoreError:
             return None
+
+    def _before_next(self, sheet: WorkSheet, prints: list[PrintedLayer]) -> list[dict[str, Any]]:
+        """Return the colour that comes next, where the sheet was measured since the last one."""
+        left = self.left(sheet)
+        if not left or not prints or sheet.sheet_mm in (None, prints[-1].sheet_mm):
+            return []
+        name = next(each.name for each in self.decided.layers if each.id == left[0])
+        return [{"name": name, "damp": "same", "sheet_mm": sheet.sheet_mm}]
 
 
 def most_of(decided: WorkDecided) -> dict[Series, int]:

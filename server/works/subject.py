@@ -4,10 +4,12 @@ from __future__ import annotations
 
 from server.accounts.models import User
 from server.events.subject import Subject
+from server.marks.state import ALSO_PRINTED
 from server.rooms.models import RoomThing
 from server.works.layers import decided_of, layers_out, things_of
 from server.works.models import Layering
 from server.works.numbers import number_signed
+from server.works.of_plate import printed_in_works
 from server.works.rows import rows_of
 from server.works.state import work_state_of
 
@@ -26,6 +28,7 @@ def _follow(user: User, row: Layering) -> None:
     number_signed(user, row, rows_of(row, decided, layers, work_state_of(row)))
 
 
+ALSO_PRINTED.append(printed_in_works)
 WORK = Subject(
     kind="work", model=Layering, action="print", plate=_no_plate, bath=_no_bath, follow=_follow,
 )  # fmt: skip

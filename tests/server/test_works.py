@@ -426,3 +426,37 @@ def test_spoiled_stays_in_the_series_and_a_void_number_is_never_given_again(awni
     awning.phone.send(awning.phone.event("signed", -2000_000, pull=two))
     assert (row(awning, one)["state"], row(awning, one)["number"]) == ("void", 1)
     assert row(awning, two)["number"] == 2 and shown(awning)["done"] == 1
+
+
+def test_a_plate_tells_which_work_it_is_part_of(awning):
+    blue = awning.layers[1]["plate"]
+    told = awning.must("GET", f"/plates/{blue}")["works"]
+    assert told == [{"id": awning.work, "name": "Awnings at Nine", "place": 2, "of": 3}]
+    keep(awning, put_away=True)
+    assert awning.must("GET", f"/plates/{blue}")["works"] == []
+
+
+def test_what_a_work_prints_of_a_scratched_plate_wears_it(awning):
+    dry = plate_of(awning, "Needle", metal="plastic", route="drypoint",
+                   facts={"plastic": "acrylic"})  # fmt: skip
+    awning.layers[1] = {**awning.layers[1], "plate": dry}
+    keep(awning)
+    for n in range(2):
+        _, events = printed(awning.phone, awning, -20_000 + 5000 * n)
+        awning.phone.send(*events)
+    lines = awning.client.get(f"/api/rooms/{awning.room.id}/plates/{dry}/wear.csv").content
+    assert len(lines.decode().splitlines()) == 3
+
+
+def test_a_sheet_that_grew_is_told_before_the_next_colour(awning):
+    begun = awning.phone.event("sheet-begun", -9_000_000)
+    awning.phone.send(
+        begun,
+        awning.phone.event("layer-printed", -8_000_000, sheet=begun["id"],
+                           layer=awning.layers[0]["id"], sheet_mm=[282.5, 381]),
+    )  # fmt: skip
+    assert row(awning, begun["id"])["growth"] is None
+    awning.phone.send(awning.phone.event("sheet-measured", -1_000_000, sheet=begun["id"],
+                                         sheet_mm=[284.5, 381.2]))  # fmt: skip
+    grown = row(awning, begun["id"])["growth"]["colours"]
+    assert [each["name"] for each in grown] == ["Ochre", "Blue"] and not grown[1]["within"]

@@ -14748,6 +14748,23 @@ export interface components {
             work?: string | null;
         };
         /**
+         * PlateInWork
+         * @description A work that a plate prints a layer of.
+         */
+        PlateInWork: {
+            /**
+             * Id
+             * Format: uuid
+             */
+            id: string;
+            /** Name */
+            name: string;
+            /** Of */
+            of: number;
+            /** Place */
+            place: number;
+        };
+        /**
          * PlateLies
          * @description How a plate lies on the key, about the middle of the print.
          */
@@ -14979,6 +14996,8 @@ export interface components {
             width_mm: number;
             /** Work */
             work: string | null;
+            /** Works */
+            works: components["schemas"]["PlateInWork"][];
             /** Wrong */
             wrong: string;
         };

@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { Link } from "react-router";
 import type { Plan } from "../../api/plans";
 import type { Plate } from "../../api/plates";
 import { PlateEdge } from "../../figures/PlateEdge";
@@ -10,7 +11,7 @@ import { useHere } from "../useHere";
 
 /** The plate's head, as a plate mark: on its own page. */
 export function Head({ plate, plan }: { plate: Plate; plan: Plan | null }) {
-  const { zone } = useHere();
+  const { zone, room } = useHere();
   const run = plate.run;
   const sheet = plan?.sheet.plan;
   return (
@@ -23,6 +24,13 @@ export function Head({ plate, plan }: { plate: Plate; plan: Plan | null }) {
         </>
       }
     >
+      {plate.works.map((each) => (
+        <Fact key={each.id} name={`Plate ${each.place} of ${each.of}`}>
+          <Link className="underline underline-offset-4" to={`/r/${room}/works/${each.id}`}>
+            {each.name}
+          </Link>
+        </Fact>
+      ))}
       {plan && sheet ? (
         <>
           <Fact name="Bath">{plan.bath_name}</Fact>

@@ -42,6 +42,8 @@ export function registerDue(work: Work, state: WorkState): Todo | null {
     .at(-1);
   const told = work.registers.find((each) => each.sheet === read?.sheet.event)?.told;
   if (!read || !told || told.cause === "fits") return null;
+  // whoever printed another sheet since has seen it, and went on
+  if (state.sheets.some((each) => each.began_seconds > read.crosses.at_seconds)) return null;
   if (told.cause === "paper") return { kind: "grown", told };
   const layer = work.layers_out.find((each) => each.name === told.blame);
   const lies = told.plates.find((each) => each.name === told.blame) ?? null;

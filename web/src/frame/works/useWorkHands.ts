@@ -98,6 +98,19 @@ export function useWorkHands(work: Work, state: WorkState, log: Log) {
       const event = log({ kind: "sheets-joined", data: { sheets, name } });
       told(`${sheets.length} sheets are kept together.`, [event]);
     },
+    dry(sheet: Sheet) {
+      const data = { pulls: [sheet.event], how: "blotters" as const, days: 2 };
+      const event = log({ kind: "hung", data });
+      told(`Sheet ${sheet.place} to dry between blotters, two days.`, [event]);
+    },
+    measure(sheet: Sheet, size: [number, number]) {
+      const event = log({ kind: "sheet-measured", data: { sheet: sheet.event, sheet_mm: size } });
+      told(`Sheet ${sheet.place} measured.`, [event]);
+    },
+    met(approval: string) {
+      const event = log({ kind: "condition-met", data: { approval, note: "" } });
+      told("The condition is met.", [event]);
+    },
     undoLast(event: string) {
       log({ kind: "undo", data: { event } });
     },

@@ -88,7 +88,8 @@ export function growthSaid(growth: Growth, units: Units): string {
   if (measured) {
     const grown = measured.wider_mm + measured.higher_mm > 0;
     const by = Math.max(Math.abs(measured.wider_mm), Math.abs(measured.higher_mm));
-    return `Under ${measured.name} the sheet was ${fine(by, units)} ${grown ? "larger" : "smaller"} over the print: ${grown ? "let it dry" : "damp it on"} to the size it had.`;
+    const size = `${fine(by, units)} ${grown ? "larger" : "smaller"} over the print`;
+    return `For ${measured.name} the sheet is ${size} than under the first colour: ${grown ? "let it dry" : "damp it on"} to the size it had.`;
   }
   return "";
 }

@@ -144,7 +144,7 @@ test("growth is told where it was measured, and what to do about it", () => {
   }; // biome-ignore format: one colour
   const growth = { colours: [colour], damp_mm: [282, 231], title: "", text: "" } as never;
   expect(growthSaid(growth, MM)).toBe(
-    "Under Blue the sheet was 0.8 mm larger over the print: let it dry to the size it had.",
+    "For Blue the sheet is 0.8 mm larger over the print than under the first colour: let it dry to the size it had.",
   );
   const guessed = { colours: [{ ...colour, measured: false }] } as never;
   expect(growthSaid(guessed, MM)).toBe("");
@@ -164,4 +164,10 @@ test("another plate takes a layer's place from the change on", () => {
   expect(plateNow(blue, work.state)).toBe(blue.plate);
   const data = { layer: blue.id, plate: null, plate_name: "other" };
   expect(plateNow(blue, after(work, { kind: "plate-changed", data }))).toBeNull();
+});
+
+test("whoever prints another sheet has seen what the crosses said, and goes on", () => {
+  const work = awnings();
+  const state = after(work, { kind: "sheet-begun", data: {} });
+  expect(registerDue(work, state)).toBeNull();
 });

@@ -283,3 +283,27 @@ test("an order that hides plates is said, with a better one", async () => {
   expect(within(main).getByText("Grey is opaque and hides.")).toBeVisible();
   expect(within(main).getByText(/Better: Grey, Ochre, Blue, Key/)).toBeVisible();
 });
+
+test("any whole sheet can be the one that is OK; its condition is met when somebody says so", async () => {
+  const server = await atWork(AWNINGS);
+  await press("OK to print: sheet 1");
+  await type("Only if", "grey even");
+  await press("Sheet 1 is OK");
+  expect(await screen.findByText("grey even")).toBeVisible();
+  await press("It is met");
+  await waitFor(() => expect(logged(server).map((e) => e.kind)).toContain("condition-met"));
+  expect(screen.queryByRole("button", { name: "It is met" })).toBeNull();
+});
+
+test("a sheet is measured between colours, and put to dry", async () => {
+  const server = await atWork(TRAM);
+  await press("Print on sheet 5");
+  await type(/^Sheet across/, "384");
+  await type(/^down/, "281.5");
+  await press("Only measured");
+  await press("To dry: sheet 5");
+  await waitFor(() =>
+    expect(logged(server).map((e) => e.kind)).toEqual(["sheet-measured", "hung"]),
+  );
+  expect((logged(server)[0] as Logged).data.sheet_mm).toEqual([384, 281.5]);
+});

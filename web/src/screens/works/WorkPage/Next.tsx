@@ -1,11 +1,14 @@
 import { useState } from "react";
-import type { Sheet, Work } from "../../../api/works";
+import type { Work } from "../../../api/works";
 import { useHere } from "../../../frame/useHere";
 import type { Todo } from "../../../frame/works/todo";
 import { doNext, type Hands } from "../../../frame/works/useWorkHands";
 import { Button, ButtonLink } from "../../../ui/Button";
 import { Key } from "../../../ui/Key";
-import { Segments } from "../../../ui/Segments";
+import { Approve } from "./Approve";
+
+/** Where another sheet may be wanted first. */
+const AGAIN = new Set(["print", "sign", "move", "grown", "done"]);
 
 type Props = { todo: Todo; hands: Hands; work: Work };
 
@@ -33,10 +36,9 @@ export function Next({ todo, hands, work }: Props) {
       </span>
     );
   const label = labelOf(todo);
-  if (!label) return null;
   return (
     <span className="flex flex-wrap items-center gap-3 max-phone:w-full">
-      {todo.kind === "print" || todo.kind === "sign" ? (
+      {AGAIN.has(todo.kind) ? (
         <Button onClick={() => hands.begin(work.layers_out[0] as Work["layers_out"][number])}>
           New sheet
         </Button>
@@ -69,45 +71,4 @@ function labelOf(todo: Todo): string {
     default:
       return "";
   }
-}
-
-const BY = [
-  ["printer", "Printer"],
-  ["artist", "Artist"],
-] as const;
-
-/** A sheet becomes the standard: who says so, and on what condition. */
-function Approve({ sheet, hands, close }: { sheet: Sheet; hands: Hands; close: () => void }) {
-  const [by, setBy] = useState<"printer" | "artist">("printer");
-  const [condition, setCondition] = useState("");
-  return (
-    <form
-      className="grid max-w-100 gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        hands.approve(sheet, by, condition.trim());
-        close();
-      }}
-    >
-      <Segments label="Who says so" value={by} options={BY} onChange={setBy} />
-      <label className="grid gap-1">
-        <span className="font-semibold">Only if</span>
-        <input
-          className="min-h-10 rounded-cut border-[1.5px] border-ink bg-white px-2 pointer-coarse:min-h-12"
-          maxLength={120}
-          value={condition}
-          placeholder="empty: as it is"
-          onChange={(event) => setCondition(event.target.value)}
-        />
-      </label>
-      <span className="flex flex-wrap gap-3">
-        <Button type="submit" look="strong">
-          Sheet {sheet.place} is OK
-        </Button>
-        <Button look="quiet" onClick={close}>
-          Not yet
-        </Button>
-      </span>
-    </form>
-  );
 }

@@ -63,6 +63,16 @@ export function PrintNext({ sheet, layer, hands, close }: Props) {
       <Button type="submit" disabled={!good}>
         {layer.name} is printed
       </Button>
+      <Button
+        look="quiet"
+        disabled={!good || none}
+        onClick={() => {
+          hands.measure(sheet, [mm[0] as number, mm[1] as number]);
+          close();
+        }}
+      >
+        Only measured
+      </Button>
       {good ? (
         <span className="note">
           {damp === "same"

@@ -6,8 +6,9 @@ import type { Hands } from "../../../frame/works/useWorkHands";
 import { growthSaid, sizeOf } from "../../../frame/works/words";
 import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
-import { momentOf } from "../../../ui/times";
+import { dayOf, momentOf } from "../../../ui/times";
 import { useUser } from "../../../ui/useUser";
+import { Approve } from "./Approve";
 import { Crosses } from "./Crosses";
 import { PrintNext } from "./PrintNext";
 import { Scan } from "./Scan";
@@ -101,6 +102,9 @@ function Facts({ sheet, row, state }: Props) {
       {at}
       {sheet.sheet_mm ? `, sheet ${sizeOf(...sheet.sheet_mm, units)}` : ""}
       {read ? `, L* ${read.lstar}` : ""}
+      {sheet.dry_seconds === null
+        ? ""
+        : `, dry on ${dayOf(new Date(sheet.dry_seconds * 1000).toISOString(), zone)}`}
       {sheet.crosses
         ? `, crosses read ${sheet.crosses.by === "scan" ? "off a scan" : "by loupe"}`
         : ""}
@@ -111,7 +115,7 @@ function Facts({ sheet, row, state }: Props) {
   );
 }
 
-function Acts({ sheet, work, opened, open }: Props) {
+function Acts({ sheet, work, state, hands, opened, open }: Props) {
   const away = sheet.spoiled !== null;
   const left = leftOn(work, sheet);
   const films = sheet.prints.filter((each) => {
@@ -144,6 +148,16 @@ function Acts({ sheet, work, opened, open }: Props) {
           Tone
         </Button>
       ) : null}
+      {left.length === 0 && !sheet.signed && !hand && state.approved !== sheet.event ? (
+        <Button look="row" aria-label={`OK to print: ${name}`} onClick={() => toggle("approve")}>
+          OK
+        </Button>
+      ) : null}
+      {sheet.dry_seconds === null && sheet.prints.length > 0 ? (
+        <Button look="row" aria-label={`To dry: ${name}`} onClick={() => hands.dry(sheet)}>
+          To dry
+        </Button>
+      ) : null}
       {sheet.signed ? null : (
         <Button look="row" aria-label={`Sign ${name}`} onClick={() => toggle("sign")}>
           Sign
@@ -167,6 +181,7 @@ function Panel(props: Props) {
       ) : null}
       {opened === "crosses" ? <Crosses sheet={sheet} work={work} log={log} close={close} /> : null}
       {opened === "scan" ? <Scan sheet={sheet} work={work} state={state} log={log} /> : null}
+      {opened === "approve" ? <Approve sheet={sheet} hands={hands} close={close} /> : null}
       {opened === "tone" ? <Tone sheet={sheet} hands={hands} close={close} /> : null}
       {opened === "spoil" ? <SpoilSheet sheet={sheet} hands={hands} close={close} /> : null}
       {opened === "sign" ? (

@@ -12,6 +12,7 @@ import { doNext, useWorkHands } from "../../../frame/works/useWorkHands";
 import { stackSaid } from "../../../frame/works/words";
 import { WorkTabs } from "../../../frame/works/WorkTabs";
 import { Asking } from "../../../ui/Asking";
+import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { CautionCard } from "../../../ui/CautionCard";
 import { Section } from "../../../ui/Section";
@@ -89,6 +90,7 @@ function Known({ work, state, log, waiting }: Props) {
         </Care>
       ))}
       <OrderSaid work={work} />
+      <Condition state={state} met={hands.met} />
       {work.layers_out.length > 0 ? (
         <Plates work={work} state={state} chosen={plate} choose={choose} hands={hands} />
       ) : null}
@@ -103,6 +105,20 @@ function Known({ work, state, log, waiting }: Props) {
         </div>
       </Section>
     </>
+  );
+}
+
+/** What the OK asks for, until somebody says that it is met. */
+function Condition({ state, met }: { state: WorkState; met: (approval: string) => void }) {
+  const { approved, condition } = state;
+  if (!approved || !condition || state.conditions_met.includes(approved)) return null;
+  return (
+    <p className="mt-1 flex flex-wrap items-center gap-3">
+      <span>
+        OK to print, only if <b>{condition}</b>.
+      </span>
+      <Button onClick={() => met(approved)}>It is met</Button>
+    </p>
   );
 }
 
