@@ -104,37 +104,44 @@ def plate_order(given: PlateOrderInput) -> PlateOrderOutput:
     """
     plates = given.plates
     covers = [_covers(each, given.size_mm) for each in plates]
-    habit = sorted(range(len(plates)), key=lambda at: _habit(plates[at]))
     shape = np.broadcast_shapes(*(each.shape for each in covers))
     prints = _Prints(plates, covers, {(): np.ones((*shape, 3))})
-    worth = {order: prints.seen(order) for order in permutations(range(len(plates)))}
-    alone = prints.alone()
+    asked = tuple(range(len(plates)))
+    worth = {order: prints.seen(order) for order in permutations(asked)}
+    alone = np.maximum(prints.alone(), 1e-9)
     values = {order: float(np.minimum(seen, alone).sum()) for order, seen in worth.items()}
     enough = _AS_GOOD * max(values.values())
-    asked = tuple(range(len(plates)))
-    best = min(
-        (order for order, value in values.items() if value >= enough),
-        key=lambda order: (_apart(order, habit), -values[order]),
-    )
+    best = _nearest_to_habit(plates, {o: v for o, v in values.items() if v >= enough})
     # what was asked stands where it is as good and hides nothing
-    shares = worth[asked] / np.maximum(alone, 1e-9)
-    warned = _warnings(plates, covers, shares, worth[best] / np.maximum(alone, 1e-9))
+    warned = _warnings(plates, covers, worth[asked] / alone, worth[best] / alone)
     keeps = values[asked] >= enough and not warned
     best = asked if keeps else best
-    best_shares = worth[best] / np.maximum(alone, 1e-9)
     title, text = _words([plates[at].name for at in best], keeps, warned)
     return PlateOrderOutput(
         order=[plates[at].name for at in best], keeps=keeps, warnings=warned, title=title,
-        text=text,
-        plates=[
-            PlateSeen(
-                name=each.name, covers=round(float(covers[at].mean()), 3),
-                seen=round(min(1.0, float(shares[at])), 3),
-                seen_best=round(min(1.0, float(best_shares[at])), 3),
-            )
-            for at, each in enumerate(plates)
-        ],
+        text=text, plates=_told(plates, covers, worth[asked] / alone, worth[best] / alone),
     )  # fmt: skip
+
+
+def _told(
+    plates: list[OrderPlate], covers: list[Array], seen: Array, best: Array
+) -> list[PlateSeen]:
+    return [
+        PlateSeen(
+            name=each.name, covers=round(float(covers[at].mean()), 3),
+            seen=round(min(1.0, float(seen[at])), 3),
+            seen_best=round(min(1.0, float(best[at])), 3),
+        )
+        for at, each in enumerate(plates)
+    ]  # fmt: skip
+
+
+def _nearest_to_habit(
+    plates: list[OrderPlate], values: dict[tuple[int, ...], float]
+) -> tuple[int, ...]:
+    """Return the order nearest to habit; of two as near the one worth more."""
+    habit = sorted(range(len(plates)), key=lambda at: _habit(plates[at]))
+    return min(values, key=lambda order: (_apart(order, habit), -values[order]))
 
 
 def _covers(plate: OrderPlate, size_mm: SizeMm) -> Array:

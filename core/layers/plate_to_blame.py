@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Annotated, Literal
+from typing import Annotated, Literal, NamedTuple
 
 import numpy as np
 from numpy.typing import NDArray
 from pydantic import Field, model_validator
 
+from core.data.layers import REGISTER_MM
 from core.layers.films import printed_over
 from core.layers.register_plates import (
     PlateCrosses,
@@ -36,7 +37,10 @@ _MODEL_L, _MODEL_AB = 0.6, 1.0
 """What the preview itself is off [L*, a* and b*]. ``room-practice``"""
 _SEEN_E = 2.0
 """A smaller miss is nobody's fault [ΔE]. ``room-practice``"""
-_TOLERANCE_L = 3.0
+_TOLERANCE_E = 3.0
+"""Off by more is seen by whoever compares [ΔE]. ``room-practice``"""
+_SURE, _THERE = 0.5, 0.02
+"""From which chance nothing is blamed; from which share a plate prints in an area."""
 _GRID = np.linspace(-1.4, 1.0, 49)
 _DRIFTS = np.linspace(-0.12, 0.12, 5)
 _FULL = 0.985
@@ -78,6 +82,9 @@ class PlateToBlameInput(Shape):
         return self
 
 
+Cause = Literal["fits", "tone", "register", "paper", "printing"]
+
+
 class AreaMissed(Shape):
     """An area beside its preview; L* above zero is too light."""
 
@@ -104,7 +111,7 @@ class PlateToBlameOutput(Shape):
 
     blame: str
     """Empty: no plate."""
-    cause: Literal["fits", "tone", "register", "paper", "printing"]
+    cause: Cause
     title: str
     text: str
     chance: float
@@ -182,7 +189,7 @@ def _accounts(given: PlateToBlameInput, seen: Array) -> list[_Account]:
         mask = np.zeros((plates, areas))
         mask[plate] = 1
         found.append(_Account(plate, -1, _weighed(given, seen, mask, _GRID, _PLATE / plates / 2)))
-        where = [at for at in range(areas) if given.plates[plate].covers[at] > 0.02]
+        where = [at for at in range(areas) if given.plates[plate].covers[at] > _THERE]
         for at in where if len(where) > 1 else []:
             one = np.zeros((plates, areas))
             one[plate, at] = 1
@@ -260,43 +267,57 @@ def _judged(
     missed: list[AreaMissed],
     register: RegisterPlatesOutput | None,
 ) -> PlateToBlameOutput:
+    """Return what strays furthest beyond its tolerance: a place, or a tone."""
     worst = max(missed, key=lambda each: each.off_e)
     fits, printing, pull = none
-    tone = 0.0 if fits > 0.5 or worst.off_e < _SEEN_E else worst.off_e / _TOLERANCE_L
-    off = 0.0
-    if register is not None and register.cause != "fits":
-        off = max(each.worst_mm for each in register.plates) / 0.4
-    if off > tone and register is not None:
-        cause: Literal["paper", "register"] = "paper" if register.cause == "paper" else "register"
-        return PlateToBlameOutput(
-            blame=register.blame, cause=cause, title=register.title, text=register.text,
-            chance=1.0, plates=blamed, areas=missed, crosses=register,
-        )  # fmt: skip
-    if not tone:
-        return PlateToBlameOutput(
-            blame="", cause="fits", title="It prints as it was meant", chance=round(fits, 4),
-            text=f"{worst.name} is furthest off: ΔE {worst.off_e:.0f}.", plates=blamed,
-            areas=missed, crosses=register,
-        )  # fmt: skip
-    if printing > blamed[0].chance:
-        way = "more than it should: wipe on, or stiffer ink" if pull > 1 else (
-            "less than it should: wipe less, or a quarter turn more")  # fmt: skip
-        return PlateToBlameOutput(
-            blame="", cause="printing", title="It is the printing", chance=round(printing, 4),
-            text=f"All plates alike print {way}.", plates=blamed, areas=missed, crosses=register,
-        )  # fmt: skip
-    title, text = _words(blamed[0], missed, given)
+    tone = 0.0 if fits > _SURE or worst.off_e < _SEEN_E else worst.off_e / _TOLERANCE_E
+    if register is not None and _places_off(register) > tone:
+        said = _of_place(register)
+    elif not tone:
+        text = f"{worst.name} is furthest off: ΔE {worst.off_e:.0f}."
+        said = _Said("", "fits", "It prints as it was meant", text, fits)
+    elif printing > blamed[0].chance:
+        said = _Said("", "printing", "It is the printing", _way(pull), printing)
+    else:
+        title, text = _words(blamed[0], missed, given)
+        said = _Said(blamed[0].name, "tone", title, text, blamed[0].chance)
     return PlateToBlameOutput(
-        blame=blamed[0].name, cause="tone", title=title, text=text, chance=blamed[0].chance,
-        plates=blamed, areas=missed, crosses=register,
+        blame=said.blame, cause=said.cause, title=said.title, text=said.text,
+        chance=round(said.chance, 4), plates=blamed, areas=missed, crosses=register,
     )  # fmt: skip
+
+
+class _Said(NamedTuple):
+    blame: str
+    cause: Cause
+    title: str
+    text: str
+    chance: float
+
+
+def _places_off(register: RegisterPlatesOutput) -> float:
+    """Return how many times beyond what is seen plates lie off; 0 where they fit."""
+    if register.cause == "fits":
+        return 0.0
+    return max(each.worst_mm for each in register.plates) / REGISTER_MM
+
+
+def _of_place(register: RegisterPlatesOutput) -> _Said:
+    cause: Cause = "paper" if register.cause == "paper" else "register"
+    return _Said(register.blame, cause, register.title, register.text, 1.0)
+
+
+def _way(pull: float) -> str:
+    if pull > 1:
+        return "All plates alike print more than they should: wipe on, or stiffer ink."
+    return "All plates alike print less than they should: wipe less, or a quarter turn more."
 
 
 def _words(
     plate: PlateBlamed, missed: list[AreaMissed], given: PlateToBlameInput
 ) -> tuple[str, str]:
     covers = next(each.covers for each in given.plates if each.name == plate.name)
-    its = [each for each, share in zip(missed, covers, strict=True) if share > 0.02]
+    its = [each for each, share in zip(missed, covers, strict=True) if share > _THERE]
     there = [each for each in its if each.name == plate.where] or its or missed
     worst = max(there, key=lambda each: each.off_e)
     light = plate.prints < 1

@@ -36,31 +36,59 @@ TAIL = (176, 74, 54)
 
 def load_last_tram(room: Room, user: User, now: datetime, make_id: MakeId) -> None:
     """Load the work, two inkings with their ghosts, the stencils and what was traced."""
-    lines = keep_drawn(user, room, make_id("tram lines"), "tram.png", tram_lines())
-    night_field = keep_drawn(user, room, make_id("tram field"), "night.png", tram_night())
     lights = keep_drawn(user, room, make_id("tram lights"), "windows.png", tram_lights())
+    layers = _layers(room, user, make_id)
+    work = _work(room, user, layers, lights, now, make_id)
+    tablet = WorkTablet(user, work, NAME, now, make_id)
+    _sheets(tablet, layers, now)
+    done_here(ask_for_preview(user, room.id, work.id, AskIn(id=make_id("tram preview"))))
+    done_here(ask_for_stencils(user, room.id, work.id, StencilsAsk(
+        id=make_id("tram stencils"), picture=lights, colours=2,
+    )))  # fmt: skip
+    done_here(ask_for_tracing(user, room.id, work.id, TracingAsk(
+        id=make_id("tram tracing"), layer=layers[2].id,
+    )))  # fmt: skip
+
+
+def _layers(room: Room, user: User, make_id: MakeId) -> list[LayerDecided]:
+    lines = keep_drawn(user, room, make_id("tram lines"), "tram.png", tram_lines())
+    field = keep_drawn(user, room, make_id("tram field"), "night.png", tram_night())
     mask = keep_drawn(user, room, make_id("tram mask"), "mask.png", tram_lights(dark=True))
-    night = LayerDecided(
-        id=make_id("tram night"), name="Night", kind="monotype-wiped", picture=night_field,
-        open_ink="oil-retarded", covers=0.8,
-    )  # fmt: skip
-    windows = LayerDecided(
-        id=make_id("tram windows"), name="Windows", kind="stencil", ink_lab=(74.0, 12.0, 55.0),
-        ink_class="half", picture=mask, covers=0.06, width_mm=190, height_mm=60,
-    )  # fmt: skip
-    wires = LayerDecided(
-        id=make_id("tram wires"), name="Wires", kind="monotype-traced", picture=lines, covers=0.05,
-    )  # fmt: skip
-    work = begin_work(user, room.id, WorkBegin(id=make_id(NAME), name=NAME, width_mm=SIZE_MM[0],
-                                               height_mm=SIZE_MM[1]))  # fmt: skip
+    return [
+        LayerDecided(
+            id=make_id("tram night"), name="Night", kind="monotype-wiped", picture=field,
+            open_ink="oil-retarded", covers=0.8,
+        ),
+        LayerDecided(
+            id=make_id("tram windows"), name="Windows", kind="stencil", ink_lab=(74.0, 12.0, 55.0),
+            ink_class="half", picture=mask, covers=0.06, width_mm=190, height_mm=60,
+        ),
+        LayerDecided(
+            id=make_id("tram wires"), name="Wires", kind="monotype-traced", picture=lines,
+            covers=0.05,
+        ),
+    ]  # fmt: skip
+
+
+def _work(
+    room: Room, user: User, layers: list[LayerDecided], drawing: uuid.UUID, now: datetime,
+    make_id: MakeId,
+) -> Layering:  # fmt: skip
+    wide, high = SIZE_MM
+    begun = WorkBegin(id=make_id(NAME), name=NAME, width_mm=wide, height_mm=high)
+    work = begin_work(user, room.id, begun)
     work = keep_work(user, room.id, work.id, WorkIn(
-        version=work.version, name=NAME, width_mm=SIZE_MM[0], height_mm=SIZE_MM[1],
-        layers=[night, windows, wires], sheet_width_mm=380, sheet_height_mm=280, size=6, ghosts=2,
-        drawing=lights,
+        version=work.version, name=NAME, width_mm=wide, height_mm=high, layers=layers,
+        sheet_width_mm=380, sheet_height_mm=280, size=6, ghosts=2, drawing=drawing,
     ))  # fmt: skip
     Layering.objects.filter(id=work.id).update(created_at=now - timedelta(days=9))
     work.refresh_from_db()
-    tablet = WorkTablet(user, work, NAME, now, make_id)
+    return work
+
+
+def _sheets(tablet: WorkTablet, layers: list[LayerDecided], now: datetime) -> None:
+    """Pull a first with two ghosts, roll the windows over them; pull again today."""
+    night, windows, wires = layers
     first = _pulls(tablet, night, now - timedelta(days=6, hours=2), READ[0])
     for n, sheet in enumerate(first):
         at = now - timedelta(days=5, hours=3) + timedelta(minutes=12 * n)
@@ -70,13 +98,6 @@ def load_last_tram(room: Room, user: User, now: datetime, make_id: MakeId) -> No
     _pulls(tablet, night, now - timedelta(hours=2), READ[1])
     tablet.log("pieces-followed", now - timedelta(minutes=30), layer=str(wires.id),
                pieces=[1, 2, 3, 4])  # fmt: skip
-    done_here(ask_for_preview(user, room.id, work.id, AskIn(id=make_id("tram preview"))))
-    done_here(ask_for_stencils(user, room.id, work.id, StencilsAsk(
-        id=make_id("tram stencils"), picture=lights, colours=2,
-    )))  # fmt: skip
-    done_here(ask_for_tracing(user, room.id, work.id, TracingAsk(
-        id=make_id("tram tracing"), layer=wires.id,
-    )))  # fmt: skip
 
 
 def _pulls(

@@ -10,12 +10,20 @@ from core.printing.numbering import NUMBERED, Number, Signed, give_numbers, labe
 from server.accounts.models import User
 from server.events.models import Event
 from server.record.actions.write import write
+from server.works.layers import decided_of, layers_out, things_of
 from server.works.models import Layering, SignedSheet
-from server.works.rows import SheetRows, may_be_numbered, most_of
+from server.works.rows import SheetRows, may_be_numbered, most_of, rows_of
+from server.works.state import work_state_of
 
 
-def number_signed(user: User, row: Layering, rows: SheetRows) -> None:
+def number_waiting(user: User, row: Layering) -> None:
     """Give numbers to all sheets that were signed and have none; the work's row is locked."""
+    decided = decided_of(row)
+    _, layers = layers_out(decided, things_of(row, decided))
+    _number(user, row, rows_of(row, decided, layers, work_state_of(row)))
+
+
+def _number(user: User, row: Layering, rows: SheetRows) -> None:
     signed = {
         each.event: each
         for each in rows.state.sheets

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+import json
 import time
+from functools import lru_cache
 from typing import Any
 from uuid import UUID
 
-from core.calculators import compute
+from core.calculators import compute, compute_text
 from core.data.layers import KINDS_OF_LAYER
 from core.errors import CoreError
 from core.events.sheet_fold import fold_work
@@ -110,9 +112,15 @@ def _order(decided: WorkDecided, layers: list[LayerOut], preview: Task | None) -
     counted = (preview.result or {}).get("previews", []) if preview else []
     given = order_given(decided, layers, {each["name"]: each["covers"] for each in counted})
     try:
-        return compute("plate-order", given) if given else None
+        return _reckoned("plate-order", json.dumps(given)) if given else None
     except CoreError:
         return None
+
+
+@lru_cache(maxsize=128)
+def _reckoned(name: str, given: str) -> Any:
+    """Return what a calculator answers; the same question, asked at every touch, once."""
+    return compute_text(name, given)
 
 
 def _registers(state: WorkState, decided: WorkDecided) -> list[SheetRegister]:
@@ -154,10 +162,10 @@ def _of_layer(
     own = inking.event if inking else None
     now: list[Any] = next((each["pulls"] for each in read if each["inking"] == own), [])
     history = [{"pulls": each["pulls"]} for each in read if each["inking"] != own]
-    told: Any = compute("ghost-forecast", {
+    told = _reckoned("ghost-forecast", json.dumps({
         "now": {"pulls": now}, "history": history[-_MOST_HISTORY:],
         "ghosts": min(8, max(_LEAST_GHOSTS, decided.ghosts)),
-    })  # fmt: skip
+    }))  # fmt: skip
     return LayerGhosts(layer=layer.id, inking=own, told=told)
 
 

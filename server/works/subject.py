@@ -6,12 +6,9 @@ from server.accounts.models import User
 from server.events.subject import Subject
 from server.marks.state import ALSO_PRINTED
 from server.rooms.models import RoomThing
-from server.works.layers import decided_of, layers_out, things_of
 from server.works.models import Layering
-from server.works.numbers import number_signed
+from server.works.numbers import number_waiting
 from server.works.of_plate import printed_in_works
-from server.works.rows import rows_of
-from server.works.state import work_state_of
 
 
 def _no_plate(_: Layering) -> RoomThing | None:
@@ -23,9 +20,7 @@ def _no_bath(_: Layering) -> None:
 
 
 def _follow(user: User, row: Layering) -> None:
-    decided = decided_of(row)
-    _, layers = layers_out(decided, things_of(row, decided))
-    number_signed(user, row, rows_of(row, decided, layers, work_state_of(row)))
+    number_waiting(user, row)
 
 
 ALSO_PRINTED.append(printed_in_works)

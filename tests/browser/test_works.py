@@ -102,7 +102,7 @@ def test_four_plates_are_registered_proofed_and_editioned_by_work(demo, worker, 
     button(page, "Sheet 2 is OK").click()
     for _ in range(2):
         button(page, re.compile("^Sign sheet . Space")).click()
-        page.wait_for_timeout(300)
+        page.wait_for_timeout(1100)
     page.get_by_role("heading", name="All 2 are numbered.").wait_for()
     work = Layering.objects.get(work__name="Four Awnings")
     numbers = SignedSheet.objects.filter(layering=work).values_list("number", flat=True)

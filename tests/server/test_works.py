@@ -460,3 +460,18 @@ def test_a_sheet_that_grew_is_told_before_the_next_colour(awning):
                                          sheet_mm=[284.5, 381.2]))  # fmt: skip
     grown = row(awning, begun["id"])["growth"]["colours"]
     assert [each["name"] for each in grown] == ["Ochre", "Blue"] and not grown[1]["within"]
+
+
+def test_a_larger_edition_numbers_what_was_beyond_it(awning):
+    keep(awning, size=1)
+    sheets = []
+    for n in range(2):
+        sheet, events = printed(awning.phone, awning, -20_000 + 5000 * n)
+        awning.phone.send(*events)
+        sheets.append(sheet)
+    approve(awning, sheets[0])
+    for n, sheet in enumerate(sheets):
+        awning.phone.send(awning.phone.event("signed", (-4000 + n) * 1000, pull=sheet))
+    assert row(awning, sheets[1])["label"] == "beyond the edition"
+    keep(awning, size=2)
+    assert row(awning, sheets[1])["label"] == "2"

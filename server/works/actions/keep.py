@@ -17,6 +17,7 @@ from server.rooms.permissions import add, change, enter, find
 from server.shopbook.models import Supply
 from server.works.layers import decided_of, layers_out, stack_given, things_of
 from server.works.models import Layering
+from server.works.numbers import number_waiting
 from server.works.schemas import WorkBegin, WorkDecided, WorkIn
 from server.works.state import work_state_of
 
@@ -67,6 +68,7 @@ def keep_work(user: User, room_id: uuid.UUID, work_id: uuid.UUID, given: WorkIn)
     row.save()
     Work.objects.filter(id=row.work_id).update(name=given.name)
     row.work.name = given.name
+    number_waiting(user, row)
     order = ", ".join(each.name for each in decided.layers) or "no layers yet"
     away = " Put away." if given.put_away else ""
     write(room, user, "work", f"{given.name} is printed in this order: {order}.{away}")

@@ -1,4 +1,5 @@
 import type { Layer, Lies, Register, Sheet, Work, WorkState } from "../../api/works";
+import { keyShift } from "./words";
 
 /** What to do next to a work: one thing, by what is on its sheets. */
 export type Todo =
@@ -54,15 +55,7 @@ export function registerDue(work: Work, state: WorkState): Todo | null {
 }
 
 function keyMove(layer: Layer, told: Register): Todo | null {
-  const first = told.plates[0];
-  return first
-    ? {
-        kind: "move",
-        layer,
-        lies: { ...first, name: layer.name, right_mm: -first.right_mm, down_mm: -first.down_mm },
-        told,
-      }
-    : null;
+  return told.plates.length > 0 ? { kind: "move", layer, lies: keyShift(told), told } : null;
 }
 
 /** The inking of a layer that stands open, and how many sheets came from it. */

@@ -1,3 +1,4 @@
+import { useRef } from "react";
 import type { Layer, Lies, Sheet, Work, WorkState } from "../../api/works";
 import type { Log } from "../../device/useWaiting";
 import { useSay } from "../../ui/Toast";
@@ -119,8 +120,20 @@ export function useWorkHands(work: Work, state: WorkState, log: Log) {
 
 const tidy = (value: number) => Math.round(value * 1000) / 1000;
 
-/** Do what is to be done next, where one touch does it. */
-export function doNext(todo: Todo, hands: Hands): boolean {
+/** Two presses nearer than this are one: no hand inks, lays and pulls so fast. */
+const BOUNCE_MS = 700;
+
+/** Do what is to be done next, where one touch does it; a press that bounced does it once. */
+export function useNext(todo: Todo, hands: Hands): () => void {
+  const last = useRef(Number.NEGATIVE_INFINITY);
+  return () => {
+    const now = performance.now();
+    if (now - last.current < BOUNCE_MS) return;
+    if (doNext(todo, hands)) last.current = now;
+  };
+}
+
+function doNext(todo: Todo, hands: Hands): boolean {
   if (todo.kind === "move") hands.move(todo.layer, todo.lies);
   else if (todo.kind === "ghost") hands.begin(todo.layer, todo.inking);
   else if (todo.kind === "ink") hands.ink(todo.layer);

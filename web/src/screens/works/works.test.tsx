@@ -37,6 +37,7 @@ async function atWork(id: string, page = "", change: Partial<Work> = {}, as = {}
   return server;
 }
 
+const aMoment = () => new Promise((done) => setTimeout(done, 750));
 type Logged = { kind: string; data: Body };
 const logged = (server: { sent: { call: string; body: Body }[] }) =>
   server.sent
@@ -90,13 +91,15 @@ test("from the OK on a sheet is printed plate by plate by the foot switch and si
   await type("Only if", "sky lighter");
   await press("Sheet 2 is OK");
   await waitFor(() => expect(headline()).toMatch(/numbered\.$/));
-  await key(" "); // signs sheet 1
-  await key(" "); // and sheet 2
-  for (const name of ["Ochre", "Blue", "Grey", "Key"]) {
-    await screen.findByRole("button", { name: new RegExp(`^${name} is on`) });
+  const touch = async (name: RegExp) => {
+    await screen.findByRole("button", { name });
     (document.activeElement as HTMLElement).blur();
-    await key(" ");
-  }
+    await key("  "); // the switch bounces: one press
+    await aMoment();
+  };
+  await touch(/^Sign sheet 1/);
+  await touch(/^Sign sheet 2/);
+  for (const name of ["Ochre", "Blue", "Grey", "Key"]) await touch(new RegExp(`^${name} is on`));
   await screen.findByRole("button", { name: /^Sign sheet 3 Space/ });
   await waitFor(() =>
     expect(logged(server).filter((e) => e.kind === "layer-printed")).toHaveLength(4),
@@ -278,10 +281,14 @@ test("an order that hides plates is said, with a better one", async () => {
     text: "",
     warnings: [{ code: "opaque-over-all", plate: "Grey", text: "Grey is opaque and hides." }],
   };
-  await atWork(AWNINGS, "", { plates_order: order as never });
+  const server = await atWork(AWNINGS, "", { plates_order: order as never });
   const main = screen.getByRole("main");
   expect(within(main).getByText("Grey is opaque and hides.")).toBeVisible();
   expect(within(main).getByText(/Better: Grey, Ochre, Blue, Key/)).toBeVisible();
+  await press("Take that order");
+  await waitFor(() => expect(server.last().call).toBe(`PUT /works/${AWNINGS}`));
+  const layers = server.last().body.layers as Body[];
+  expect(layers.map((each) => each.name)).toEqual(["Grey", "Ochre", "Blue", "Key"]);
 });
 
 test("any whole sheet can be the one that is OK; its condition is met when somebody says so", async () => {
@@ -306,4 +313,27 @@ test("a sheet is measured between colours, and put to dry", async () => {
     expect(logged(server).map((e) => e.kind)).toEqual(["sheet-measured", "hung"]),
   );
   expect((logged(server)[0] as Logged).data.sheet_mm).toEqual([384, 281.5]);
+});
+
+test("a ghost pulled after the plate was inked anew is said to be none, at its sheet", async () => {
+  const work = told<Work>(`/works/${TRAM}`);
+  const [first] = work.state.inkings;
+  const at = (seconds: number, kind: string, id: string, data: object) => ({
+    id: `00000000-0000-4000-8000-0000000000${id}`,
+    kind,
+    device: "00000000-0000-4000-8000-0000000000aa",
+    sequence: Number(id),
+    at_seconds: work.now_seconds + seconds,
+    data,
+  });
+  const more = [
+    at(10, "sheet-begun", "01", {}),
+    at(20, "layer-printed", "02", {
+      sheet: "00000000-0000-4000-8000-000000000001",
+      layer: work.layers_out[0]?.id,
+      inking: first?.event,
+    }),
+  ];
+  await atWork(TRAM, "", { events: [...work.events, ...more] as never });
+  expect(await screen.findByText(/this is the first pull of that inking, no ghost/)).toBeVisible();
 });

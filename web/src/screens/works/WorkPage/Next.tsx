@@ -2,7 +2,7 @@ import { useState } from "react";
 import type { Work } from "../../../api/works";
 import { useHere } from "../../../frame/useHere";
 import type { Todo } from "../../../frame/works/todo";
-import { doNext, type Hands } from "../../../frame/works/useWorkHands";
+import type { Hands } from "../../../frame/works/useWorkHands";
 import { Button, ButtonLink } from "../../../ui/Button";
 import { Key } from "../../../ui/Key";
 import { Approve } from "./Approve";
@@ -10,10 +10,10 @@ import { Approve } from "./Approve";
 /** Where another sheet may be wanted first. */
 const AGAIN = new Set(["print", "sign", "move", "grown", "done"]);
 
-type Props = { todo: Todo; hands: Hands; work: Work };
+type Props = { todo: Todo; hands: Hands; next: () => void; work: Work };
 
 /** The one thing to do next, with inky hands: one touch, or Space. */
-export function Next({ todo, hands, work }: Props) {
+export function Next({ todo, hands, next, work }: Props) {
   const { room } = useHere();
   const [asked, ask] = useState(false);
   if (todo.kind === "layers")
@@ -43,11 +43,7 @@ export function Next({ todo, hands, work }: Props) {
           New sheet
         </Button>
       ) : null}
-      <Button
-        look="strong"
-        className="min-h-14 px-6 max-phone:w-full"
-        onClick={() => doNext(todo, hands)}
-      >
+      <Button look="strong" className="min-h-14 px-6 max-phone:w-full" onClick={next}>
         {label} <Key>Space</Key>
       </Button>
     </span>

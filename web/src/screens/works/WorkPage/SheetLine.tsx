@@ -48,6 +48,9 @@ export function SheetLine(props: Props) {
           <Care key={each}>{each}.</Care>
         ))}
         {said ? <Care>{said}</Care> : null}
+        {noticed(sheet, state).map((each) => (
+          <Care key={each}>{each}</Care>
+        ))}
       </span>
       <Acts {...props} />
       {opened ? <Panel {...props} /> : null}
@@ -88,6 +91,12 @@ function Squares({ sheet, work }: { sheet: Sheet; work: Work }) {
     </ul>
   );
 }
+
+/** What is to be known of what was printed on a sheet: it is no ghost, it has a layer twice. */
+const noticed = (sheet: Sheet, state: WorkState) =>
+  state.notices
+    .filter((each) => sheet.prints.some((print) => print.event === each.event))
+    .map((each) => each.text);
 
 const stateOf = (sheet: Sheet, layer: Layer) =>
   sheet.prints.findLast((each) => each.layer === layer.id)?.state ?? "";

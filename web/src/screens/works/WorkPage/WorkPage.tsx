@@ -1,3 +1,4 @@
+import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { useParams } from "react-router";
 import type { Work, WorkState } from "../../../api/works";
@@ -8,7 +9,8 @@ import type { Waiting } from "../../../device/waiting";
 import { useHere } from "../../../frame/useHere";
 import { answerOf } from "../../../frame/works/answer";
 import { todoOf } from "../../../frame/works/todo";
-import { doNext, useWorkHands } from "../../../frame/works/useWorkHands";
+import { useKeepWork } from "../../../frame/works/useKeepWork";
+import { useNext, useWorkHands } from "../../../frame/works/useWorkHands";
 import { stackSaid } from "../../../frame/works/words";
 import { WorkTabs } from "../../../frame/works/WorkTabs";
 import { Asking } from "../../../ui/Asking";
@@ -16,6 +18,7 @@ import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { CautionCard } from "../../../ui/CautionCard";
 import { Section } from "../../../ui/Section";
+import { Trouble } from "../../../ui/Trouble";
 import { useKeys } from "../../../ui/useKeys";
 import { useUser } from "../../../ui/useUser";
 import { Ghosts } from "./Ghosts";
@@ -44,6 +47,7 @@ function Known({ work, state, log, waiting }: Props) {
   const hands = useWorkHands(work, state, log);
   const [plate, choose] = useState<string | null>(null);
   const todo = todoOf(work, state);
+  const next = useNext(todo, hands);
   const said = answerOf(work, state, units);
   const go = (by: number) => {
     const at = work.layers_out.findIndex((each) => each.id === plate);
@@ -62,7 +66,7 @@ function Known({ work, state, log, waiting }: Props) {
       // on a button it presses that button
       if (event.target instanceof Element && event.target.closest("button, a, summary")) return;
       event.preventDefault();
-      doNext(todo, hands);
+      next();
     },
     z: undo,
     ArrowLeft: () => go(-1),
@@ -77,7 +81,7 @@ function Known({ work, state, log, waiting }: Props) {
           <h1 className="max-phone:text-far">{said.title}</h1>
           <p className="mt-1 text-lead">{said.text}</p>
         </div>
-        <Next todo={todo} hands={hands} work={work} />
+        <Next todo={todo} hands={hands} next={next} work={work} />
       </header>
       {waits > 0 ? (
         <Care className="mt-1">
@@ -122,13 +126,30 @@ function Condition({ state, met }: { state: WorkState; met: (approval: string) =
   );
 }
 
-/** An order that hides plates is said until another was chosen. */
+/** An order that hides plates is said until another was chosen; a better one is one touch away. */
 function OrderSaid({ work }: { work: Work }) {
+  const keep = useKeepWork(work);
   const order = work.plates_order;
+  const change = useMutation({ mutationFn: (names: string[]) => keep(inOrder(work, names)) });
   if (!order || order.keeps) return null;
   return (
-    <Care className="mt-1" more={`Better: ${order.order.join(", ")}. Change it under Layers.`}>
-      {order.warnings[0]?.text ?? "Another order shows more of every plate."}
-    </Care>
+    <div className="mt-1 flex flex-wrap items-center gap-3">
+      <Care more={`Better: ${order.order.join(", ")}.`}>
+        {order.warnings[0]?.text ?? "Another order shows more of every plate."}
+      </Care>
+      <Button disabled={change.isPending} onClick={() => change.mutate(order.order)}>
+        Take that order
+      </Button>
+      <Trouble error={change.error} />
+    </div>
   );
+}
+
+/** The layers with their films in another order; what is no film stays at its place. */
+function inOrder(work: Work, names: string[]) {
+  const films = names.flatMap((name) => work.layers.filter((each) => each.name === name));
+  const layers = work.layers.map((each) =>
+    names.includes(each.name) ? (films.shift() ?? each) : each,
+  );
+  return { layers };
 }
