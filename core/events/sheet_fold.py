@@ -47,8 +47,8 @@ WORK_NOTICES: dict[NoticeCode, str] = {
     "undone": "Taken back.",
     "no-such-sheet": "This names a sheet that has not come in, or was taken back.",
     "no-such-inking": "This names an inking that has not come in, or was taken back.",
-    "inked-since": "It was inked anew in between: this is the first pull of that inking, no ghost "
-    "of the one before.",
+    "inked-since": "It was inked anew in between: this is a pull of that inking, no ghost of the "
+    "one before.",
     "printed-twice": "Another device logged this print as well. It counts once; both are kept.",
     "layer-twice": "This sheet had that layer already: it is printed over it. Both are kept.",
     "done-before": "That was done before. The first press counts; this one is kept.",

@@ -1,6 +1,4 @@
 import { useMutation } from "@tanstack/react-query";
-import type { Ink } from "../../../api/editions";
-import type { PlateCard } from "../../../api/plates";
 import { pictureUrl, sendPicture } from "../../../api/proofs";
 import { newId } from "../../../device/ids";
 import { useHere } from "../../../frame/useHere";
@@ -38,8 +36,8 @@ type Props = {
   form: Form;
   at: number;
   last: number;
-  plates: PlateCard[];
-  inks: Ink[];
+  plates: [string, string][];
+  inks: [string, string][];
   move: (by: number) => void;
   drop: () => void;
 };
@@ -64,15 +62,11 @@ export function LayerRow({ form, at, last, plates, inks, move, drop }: Props) {
           <PickField
             form={form}
             name={at_("plate")}
-            options={[["", "not in the rack"], ...plates.map((p) => [p.id, p.name] as const)]}
+            options={[["", "not in the rack"], ...plates]}
           />
         ) : null}
         {kind === "chine-colle" ? null : (
-          <PickField
-            form={form}
-            name={at_("ink")}
-            options={[["", "not named"], ...inks.map((i) => [i.id, i.name] as const)]}
-          />
+          <PickField form={form} name={at_("ink")} options={[["", "not named"], ...inks]} />
         )}
         {hand ? <PickField form={form} name={at_("open_ink")} options={OPEN} /> : null}
         {hand || ink ? null : <PickField form={form} name={at_("ink_class")} options={CLASSES} />}

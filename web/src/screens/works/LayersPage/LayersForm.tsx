@@ -83,8 +83,8 @@ export function LayersForm({ work, plates, inks }: Props) {
             form={form}
             at={i}
             last={rows.fields.length - 1}
-            plates={plates}
-            inks={inks}
+            plates={offered(plates, work.layers_out, "plate")}
+            inks={offered(inks, work.layers_out, "ink")}
             move={(by) => rows.move(i, i + by)}
             drop={() => rows.remove(i)}
           />
@@ -115,6 +115,14 @@ export function LayersForm({ work, plates, inks }: Props) {
       <FormFoot form={form} submit="Keep the layers" />
     </form>
   );
+}
+
+/** What may be taken, and what a layer has although it was put away since. */
+function offered(rows: { id: string; name: string }[], layers: Layer[], what: "plate" | "ink") {
+  const named = layers.flatMap((each): [string, string][] =>
+    each[what] ? [[each[what], each[`${what}_name`] || "put away"]] : [],
+  );
+  return [...new Map([...named, ...rows.map((each): [string, string] => [each.id, each.name])])];
 }
 
 function startOf(work: Work, units: Units) {

@@ -10,7 +10,7 @@ import type { Log } from "../../../device/useWaiting";
 import { useHere } from "../../../frame/useHere";
 import { useTask } from "../../../frame/useTask";
 import { sureOf } from "../../../frame/works/answer";
-import { registerSaid } from "../../../frame/works/words";
+import { fine, registerSaid } from "../../../frame/works/words";
 import { Scanned } from "../../../scan/Scanned";
 import type { Quad } from "../../../scan/Marked";
 import { useScan } from "../../../scan/useScan";
@@ -94,7 +94,7 @@ function Told({ task, told, sheet, work, log }: ToldProps) {
       ) : (
         <p className="note">
           No crosses stand on these plates: scratch them lightly at the places of the template, and
-          keep 5 mm about each free of tone.
+          keep {fine(5, units)} about each free of tone.
         </p>
       )}
     </div>

@@ -16,6 +16,9 @@ export function Sheets({ work, state, hands, log }: Props) {
   const { room } = useHere();
   const [opened, open] = useState<Opened>(null);
   const groups = grouped(state);
+  // what has an effect is said at its sheet
+  const prints = new Set(state.sheets.flatMap((each) => each.prints.map((one) => one.event)));
+  const idle = state.notices.filter((each) => !prints.has(each.event));
   return (
     <Section>
       <span className="flex flex-wrap items-baseline gap-x-4">
@@ -60,13 +63,11 @@ export function Sheets({ work, state, hands, log }: Props) {
         </div>
       ))}
       {state.sheets.length > 1 ? <Join state={state} hands={hands} /> : null}
-      {state.notices.length > 0 ? (
+      {idle.length > 0 ? (
         <details className="mt-3">
-          <summary className="cursor-pointer">
-            {state.notices.length} without effect, and why
-          </summary>
+          <summary className="cursor-pointer">{idle.length} without effect, and why</summary>
           <ul className="mt-1 grid gap-1">
-            {state.notices.map((each) => (
+            {idle.map((each) => (
               <li key={`${each.event} ${each.code}`} className="note">
                 {each.text}
               </li>
