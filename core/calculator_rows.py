@@ -398,7 +398,7 @@ ROWS: tuple[Calculator, ...] = (
         "read-crosses",
         "core.layers.read_crosses:read_crosses",
         "A scan of a print with its crosses, the preview, and where each plate's crosses stand.",
-        Budget(seconds=90, megabytes=3000),
+        Budget(seconds=90, megabytes=1500),
         reads_files=True,
     ),
     Calculator(
@@ -410,7 +410,7 @@ ROWS: tuple[Calculator, ...] = (
         "read-print",
         "core.layers.read_print:read_print",
         "A scan of a print, and the plates it was printed from, in order.",
-        Budget(seconds=120, megabytes=3500),
+        Budget(seconds=120, megabytes=1500),
         reads_files=True,
     ),
     Calculator(
@@ -427,7 +427,7 @@ ROWS: tuple[Calculator, ...] = (
         "stencils",
         "core.layers.stencils:stencils",
         "A drawing, the size it prints, the plate, and how many colours are cut.",
-        Budget(seconds=60, megabytes=2000),
+        Budget(seconds=60, megabytes=1500),
         reads_files=True,
     ),
     Calculator(

@@ -7,12 +7,12 @@ import numpy as np
 from numpy.typing import NDArray
 
 from core.errors import CoreError
-from core.image.picture import open_picture
+from core.image.reduced import open_reduced
 from core.layers.shapes import Lying
 
 Array = NDArray[np.float64]
 _GREY = np.array([0.2126729, 0.7151522, 0.0721750])
-_WHITE_SHARE = 99.5
+_WHITE_SHARE, _MOST_PX = 99.5, 2400
 
 
 def printed_over(below: Array, covers: Array, ink: Array, lets_through: float) -> Array:
@@ -67,7 +67,7 @@ def coverage_of(image: str, solid_y: float = 0.0) -> Array:
     -----
     a = (1 − Y) / (1 − Y_solid). Source: ``murray-davies``.
     """
-    light = open_picture(image) @ _GREY
+    light = open_reduced(image, _MOST_PX) @ _GREY
     white = float(np.percentile(light, _WHITE_SHARE))
     if white < 0.02 or white - float(light.min()) < 0.02:
         raise CoreError(

@@ -9,7 +9,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from core.errors import CoreError
-from core.image.picture import Photo, open_photo, open_picture
+from core.image.picture import Photo, open_photo
+from core.image.reduced import open_reduced, reduced
 from core.layers.shapes import SizeMm
 from core.progress import Tell, part_of
 from core.reading.laid_scan import LaidScan, laid_scan
@@ -18,7 +19,9 @@ from core.reading.scan import seen_through
 Array = NDArray[np.float64]
 _GREY = np.array([0.2126729, 0.7151522, 0.0721750])
 _AROUND_MM = 1.0
-_MOST_WINDOW_PX = 6000
+_MOST_WINDOW_PX, _PREVIEW_PX = 6000, 2400
+_OVER = 1.5
+"""A part is made smaller to so many pixels for each one that is wanted of it, at least."""
 
 
 @dataclass(frozen=True)
@@ -73,11 +76,9 @@ class PrintScan:
         top = np.minimum(np.ceil(found.max(axis=0)).astype(int) + 4, self.photo.size[::-1])
         if (top - low < 2).any():
             return np.ones((high, wide, 3))
-        part = self.photo.linear(slice(low[1], top[1]), slice(low[0], top[0])) / self.paper
-        less = min(1.0, 2.0 * per_mm / self.px_per_mm)
-        if less < 1:
-            part = cv2.resize(part, None, fx=less, fy=less, interpolation=cv2.INTER_AREA)
-        at = ((found - low + 0.5) * less - 0.5).astype(np.float32)
+        times = max(1, int(self.px_per_mm / (_OVER * per_mm)))
+        part = reduced(self.photo, slice(low[1], top[1]), slice(low[0], top[0]), times) / self.paper
+        at = ((found - low + 0.5) / times - 0.5).astype(np.float32)
         warp = cv2.getPerspectiveTransform(onto.astype(np.float32), at)
         flags = cv2.INTER_CUBIC | cv2.WARP_INVERSE_MAP
         return np.asarray(cv2.warpPerspective(
@@ -124,7 +125,7 @@ def open_print(
     CoreError
         No picture, no plate mark, no bare sheet; a mirrored scan, or another print.
     """
-    expected = (open_picture(preview) @ _GREY).astype(np.float32)
+    expected = (open_reduced(preview, _PREVIEW_PX) @ _GREY).astype(np.float32)
     laid = laid_scan(image, corners_px, expected, part_of(tell, 0.0, 0.7))
     photo = open_photo(image)
     found = PrintScan(photo, laid, size_mm, np.ones(3))

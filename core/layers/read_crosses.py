@@ -219,8 +219,8 @@ def _missing(plate: InkCrosses, found: int) -> CrossesWarning | None:
     if not found:
         return CrossesWarning(
             code="not-found", plate=plate.name,
-            text=f"No cross of {plate.name} is seen near where it should stand. Keep the ground about "
-            "it free of tone.",
+            text=f"No cross of {plate.name} is seen near where it should stand. Keep the ground "
+            "about it free of tone.",
         )  # fmt: skip
     if found < len(plate.crosses):
         return CrossesWarning(

@@ -13,7 +13,7 @@ from reportlab.pdfgen.canvas import Canvas
 
 from core.data.layers import SMALLEST_BRIDGE_MM
 from core.errors import CoreError
-from core.image.picture import open_picture
+from core.image.reduced import open_reduced
 from core.image.shapes import ImagePath
 from core.layers.overprint import made_folder
 from core.layers.shapes import SizeMm
@@ -181,7 +181,7 @@ def _check_size(given: StencilsInput) -> None:
 
 def _cut(given: StencilsInput) -> tuple[NDArray[np.uint8], Array, float]:
     """Return which colour each pixel has, 0 the paper, the colours and the grid's step."""
-    light = open_picture(given.image)
+    light = open_reduced(given.image, 2 * _LONG_PX)
     per_mm = _LONG_PX / max(given.size_mm)
     size = tuple(max(2, round(side * per_mm)) for side in given.size_mm)
     flat = cv2.resize(light, (size[0], size[1]), interpolation=cv2.INTER_AREA)

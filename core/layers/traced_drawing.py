@@ -12,7 +12,7 @@ from pydantic import Field
 from reportlab.pdfgen.canvas import Canvas
 
 from core.errors import CoreError
-from core.image.picture import open_picture
+from core.image.reduced import open_reduced
 from core.image.shapes import ImagePath
 from core.layers.overprint import made_folder
 from core.layers.shapes import SizeMm
@@ -176,7 +176,7 @@ def _placed(given: TracedDrawingInput) -> tuple[float, float]:
 
 def _drawn(given: TracedDrawingInput) -> tuple[NDArray[np.bool_], float]:
     """Return where lines are, mirrored, fitted to the plate."""
-    light = open_picture(given.image) @ _GREY
+    light = open_reduced(given.image, 2 * _LONG_PX) @ _GREY
     per_mm = _LONG_PX / max(given.plate_mm)
     size = (max(2, round(given.plate_mm[0] * per_mm)), max(2, round(given.plate_mm[1] * per_mm)))
     fit = min(size[0] / light.shape[1], size[1] / light.shape[0])
