@@ -21,11 +21,15 @@ export type WorkIn = Shapes["WorkIn"];
 
 const ofWork = (room: string, work: string) => ({ params: { path: { room, work } } });
 
-export const worksQuery = (room: string) =>
+export const worksQuery = (room: string, away = false) =>
   queryOptions({
-    queryKey: [room, "works"],
+    queryKey: [room, "works", away],
     queryFn: () =>
-      dataAs<Paged<WorkRow>>(http.GET("/api/rooms/{room}/works", { params: { path: { room } } })),
+      dataAs<Paged<WorkRow>>(
+        http.GET("/api/rooms/{room}/works", {
+          params: { path: { room }, query: away ? { put_away: true } : {} },
+        }),
+      ),
   });
 
 export const getWork = (room: string, work: string): Promise<Work> =>

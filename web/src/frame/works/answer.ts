@@ -41,6 +41,11 @@ export function answerOf(work: Work, state: WorkState, units: Units): Said {
         text: "Read its crosses, look at each colour, then say OK or print another.",
       };
     case "sign":
+      if (work.stack?.unique)
+        return {
+          title: `Sheet ${todo.sheet.place} is whole.`,
+          text: "It is one of a kind: sign it, or say that it is spoiled.",
+        };
       return {
         title: `${work.done} of ${work.size} numbered.`,
         text: `Sheet ${todo.sheet.place} has every colour: sign it, or say that it is spoiled.`,

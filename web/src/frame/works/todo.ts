@@ -76,8 +76,7 @@ function byHand(work: Work, state: WorkState, first: Layer): Todo {
   const pulled = inking?.sheets.length ?? 0;
   if (inking && pulled < 1 + (work.ghosts ?? 0))
     return { kind: "ghost", layer: first, inking: inking.event, ghost: pulled };
-  const unfinished = nextOn(work, state);
-  return unfinished ?? { kind: "ink", layer: first };
+  return nextOn(work, state) ?? wholeOne(work, state) ?? { kind: "ink", layer: first };
 }
 
 function nextOn(work: Work, state: WorkState): Todo | null {
@@ -89,7 +88,17 @@ function nextOn(work: Work, state: WorkState): Todo | null {
   return null;
 }
 
+/** A sheet that has every layer and is not signed: one of a kind needs no OK. */
+function wholeOne(work: Work, state: WorkState): Todo | null {
+  const sheet = whole(state).find(
+    (each) => each.signed === null && each.prints.length > 0 && leftOn(work, each).length === 0,
+  );
+  return sheet ? { kind: "sign", sheet } : null;
+}
+
 function byPlate(work: Work, state: WorkState, first: Layer): Todo {
+  if (work.stack?.unique)
+    return nextOn(work, state) ?? wholeOne(work, state) ?? { kind: "begin", layer: first };
   const sheets = whole(state);
   const unfinished = nextOn(work, state);
   if (unfinished) return unfinished;

@@ -171,3 +171,24 @@ test("whoever prints another sheet has seen what the crosses said, and goes on",
   const state = after(work, { kind: "sheet-begun", data: {} });
   expect(registerDue(work, state)).toBeNull();
 });
+
+test("a monotype that has every layer is signed: one of a kind needs no OK", () => {
+  const work = tram();
+  const [night, windows] = work.layers_out as unknown as [{ id: string }, { id: string }];
+  const short = { ...work, ghosts: 0, layers_out: work.layers_out.slice(0, 2) };
+  const open = work.state.sheets.filter((each) => each.prints.length === 1);
+  const rolled = open.map((each) => ({
+    kind: "layer-printed",
+    data: { sheet: each.event, layer: windows.id },
+  }));
+  const state = after(work, ...rolled);
+  expect(todoOf(short, state)).toMatchObject({ kind: "sign" });
+  expect(answerOf(short, state, MM).title).toMatch(/^Sheet \d is whole\.$/);
+  const signed = state.sheets
+    .filter((each) => each.signed === null)
+    .map((each) => ({ kind: "signed", data: { pull: each.event } }));
+  expect(todoOf(short, after(work, ...rolled, ...signed))).toMatchObject({
+    kind: "ink",
+    layer: { id: night.id },
+  });
+});

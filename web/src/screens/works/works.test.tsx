@@ -337,3 +337,13 @@ test("a ghost pulled after the plate was inked anew is said to be none, at its s
   await atWork(TRAM, "", { events: [...work.events, ...more] as never });
   expect(await screen.findByText(/this is a pull of that inking, no ghost/)).toBeVisible();
 });
+
+test("works that were put away are found again", async () => {
+  const away = { ...told<{ items: object[] }>("/works").items[0], name: "Old Ferry" };
+  fakeServer({ "GET /works?put_away=true": { body: listed([away]) } });
+  openAt("/works");
+  await press("Put away");
+  expect(await screen.findByText("Old Ferry")).toBeVisible();
+  await press("Works in hand");
+  expect(await screen.findByText("Two works, 1 sheet signed.")).toBeVisible();
+});

@@ -26,7 +26,8 @@ const SHAPE = shapeOf("WorkBegin", {
 /** The works: several plates making one print, several layers on one sheet. */
 export function Works() {
   const { room } = useHere();
-  const { data, error } = useQuery(worksQuery(room));
+  const [away, setAway] = useState(false);
+  const { data, error } = useQuery(worksQuery(room, away));
   const [open, setOpen] = useState(false);
   useKeys({ n: () => setOpen(true) });
   if (!data)
@@ -38,15 +39,19 @@ export function Works() {
   const none = data.items.length === 0;
   return (
     <>
-      <PageHead title={titleOf(data.items)}>
-        {open || none ? null : (
+      <PageHead title={away ? "Works put away." : titleOf(data.items)}>
+        <Button look="quiet" onClick={() => setAway(!away)}>
+          {away ? "Works in hand" : "Put away"}
+        </Button>
+        {open || none || away ? null : (
           <Button look="strong" onClick={() => setOpen(true)}>
             Begin a work
           </Button>
         )}
       </PageHead>
       {open ? <Begin close={() => setOpen(false)} /> : null}
-      {none && !open ? (
+      {none && away ? <p className="mt-3">None is put away.</p> : null}
+      {none && !open && !away ? (
         <Empty title="No print from several plates or layers yet">
           <p>
             A work is one print from two to six plates, or a sheet with layers: monotype, stencil,
