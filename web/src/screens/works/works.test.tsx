@@ -1,4 +1,4 @@
-import { screen, waitFor, within } from "@testing-library/react";
+import { act, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Work } from "../../api/works";
 import { happened } from "../../device/happened";
@@ -94,7 +94,7 @@ test("from the OK on a sheet is printed plate by plate by the foot switch and si
   const touch = async (name: RegExp) => {
     await screen.findByRole("button", { name });
     (document.activeElement as HTMLElement).blur();
-    await key("  "); // the switch bounces: one press
+    await key(" ");
     await aMoment();
   };
   await touch(/^Sign sheet 1 Space/);
@@ -346,4 +346,17 @@ test("works that were put away are found again", async () => {
   expect(await screen.findByText("Old Ferry")).toBeVisible();
   await press("Works in hand");
   expect(await screen.findByText("Two works, 1 sheet signed.")).toBeVisible();
+});
+
+test("a foot switch that bounces does what is next once", async () => {
+  const server = await atWork(AWNINGS, "", { registers: [] });
+  await press("OK to print: sheet 2");
+  await press("Sheet 2 is OK");
+  await screen.findByRole("button", { name: /^Sign sheet 1 Space/ });
+  (document.activeElement as HTMLElement).blur();
+  act(() => {
+    for (let n = 0; n < 2; n += 1) fireEvent.keyDown(document.body, { key: " " });
+  });
+  await aMoment();
+  expect(logged(server).filter((each) => each.kind === "signed")).toHaveLength(1);
 });
