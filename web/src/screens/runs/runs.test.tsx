@@ -370,7 +370,7 @@ test("given in minutes it goes by the clock, however warm the bath is", async ()
   const run = runEarlier(0);
   const [bite, ...rest] = run.sheet.plan.bites;
   if (!bite) throw new Error("a bite is under way");
-  const plan = { ...run.sheet.plan, bites: [{ ...bite, seconds: 500 }, ...rest] };
+  const plan = { ...run.sheet.plan, bites: [{ ...bite, seconds: 545 }, ...rest] };
   await atTheBath({ ...run, sheet: { ...run.sheet, by_clock: true, plan } });
   const clockNow = () => screen.getByRole("timer").getAttribute("aria-label") ?? "";
   expect(clockNow()).toMatch(/^7:\d\d to go$/);
