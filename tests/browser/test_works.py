@@ -12,7 +12,7 @@ from core.tone.colour import linear_from_lab
 from core.tone.lightness import lightness_from_density
 from server.demo.awnings_pictures import INKS
 from server.works.models import Layering, SignedSheet
-from tests.browser.hands import SlowClock, button, pick
+from tests.browser.hands import A_MOMENT_MS, SlowClock, button, pick
 from tests.simulator.overprints import awnings, picture_of, scanned
 
 pytestmark = pytest.mark.django_db(transaction=True)
@@ -138,6 +138,7 @@ def test_a_monotype_with_ghosts_and_a_stencil_on_a_phone_with_no_line(demo, work
     page.get_by_role("link", name="Print", exact=True).click()
     button(page, re.compile("^Night is inked")).click()
     page.get_by_role("heading", name="Inked: pull the first.").wait_for()
+    page.wait_for_timeout(A_MOMENT_MS)
     button(page, re.compile("^First pull made")).click()
     page.get_by_role("heading", name=re.compile(r"^Ghost 1 comes at L\*")).wait_for()
     page.get_by_text("A guess, until two ghosts were read here.").or_(
@@ -145,6 +146,7 @@ def test_a_monotype_with_ghosts_and_a_stencil_on_a_phone_with_no_line(demo, work
     ).first.wait_for()
     page.context.set_offline(True)
     clock.shift += 120
+    page.wait_for_timeout(A_MOMENT_MS)
     button(page, re.compile("^Ghost 1 pulled")).click()
     page.get_by_text(re.compile("wait for a line")).wait_for()
     page.context.set_offline(False)
