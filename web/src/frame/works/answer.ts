@@ -51,6 +51,12 @@ export function answerOf(work: Work, state: WorkState, units: Units): Said {
         text: `Sheet ${todo.sheet.place} has every colour: sign it, or say that it is spoiled.`,
       };
     case "done":
+      // a number is the print room's to give: signed here is not numbered yet
+      if (work.done < (work.size ?? 0))
+        return {
+          title: `All ${work.size} are signed.`,
+          text: `Numbered so far: ${work.done}. The others get theirs from the print room.`,
+        };
       return { title: `All ${work.size} are numbered.`, text: "What is printed now is a proof." };
   }
 }

@@ -69,6 +69,11 @@ test("with an OK each whole sheet is signed, and then the next begins", () => {
   const all = after(work, moved(work, "Blue"), approved(second.event), ...signed);
   expect(todoOf(work, all)).toMatchObject({ kind: "begin", layer: { name: "Ochre" } });
   expect(todoOf({ ...work, size: 2 }, all)).toEqual({ kind: "done" });
+  expect(answerOf({ ...work, size: 2, done: 1 }, all, MM)).toEqual({
+    title: "All 2 are signed.",
+    text: "Numbered so far: 1. The others get theirs from the print room.",
+  });
+  expect(answerOf({ ...work, size: 2, done: 2 }, all, MM).title).toBe("All 2 are numbered.");
 });
 
 test("a sheet in work asks for its next layer, in order", () => {
