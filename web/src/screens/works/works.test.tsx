@@ -130,9 +130,12 @@ test("a sheet damped again takes its size; half a size is refused", async () => 
   const server = await atWork(TRAM);
   await press("Print on sheet 4");
   await press("Damped again");
-  await type(/^Sheet across/, "382,5");
-  expect(alerts()[0]).toMatch(/^Both sides, between 10 and 3000 mm/);
-  await type(/^down/, "281");
+  await type("Sheet across", "382,5");
+  await press("Windows is printed");
+  expect(alerts()).toEqual(["Sheet down: nothing is written yet."]);
+  await type("Sheet down", "5");
+  expect(alerts()).toEqual(["Sheet down: 5 is not between 10 and 3000 mm."]);
+  await type("Sheet down", "281");
   await press("Windows is printed");
   await waitFor(() => expect(logged(server)).toHaveLength(1));
   expect((logged(server)[0] as Logged).data).toMatchObject({
@@ -165,11 +168,14 @@ test("crosses read by loupe are kept against the key, in inches too", async () =
 test("before the OK a signature asks why; spoiled asks why as well", async () => {
   const server = await atWork(AWNINGS);
   await press("Sign sheet 1");
-  const sign = screen.getByRole("button", { name: "Sign it" });
-  expect(sign).toBeDisabled();
+  await press("Sign it");
+  expect(alerts()).toEqual(["Nothing is OK yet: why is it signed: nothing is written yet."]);
   await type("Nothing is OK yet: why is it signed", "a gift");
-  await userEvent.click(sign);
+  await press("Sign it");
   await press("Spoiled: sheet 2");
+  await type("Why it is spoiled", "x".repeat(121));
+  await press("It is spoiled");
+  expect(alerts()).toEqual(["Why it is spoiled: at most 120 letters; this has 121."]);
   await type("Why it is spoiled", "creased");
   await press("It is spoiled");
   await waitFor(() => expect(logged(server)).toHaveLength(2));
@@ -206,11 +212,22 @@ test("ghosts show what was read and the band of what is to come; a series stands
   const print = logged(server).find((each) => each.kind === "layer-printed");
   expect(print?.data.inking).toBe(told<Work>(`/works/${TRAM}`).state.inkings.at(-1)?.event);
   await press("Tone of sheet 4");
-  await type(/^L\* of the whole/, "140");
-  expect(alerts()[0]).toContain("is not between 0 and 105 L*");
-  await type(/^L\* of the whole/, "33,5");
+  await type("Lightness of the whole", "140");
+  await press("Keep it");
+  expect(alerts()).toEqual(["Lightness of the whole: 140 is not between 0 and 105 L*."]);
+  await type("Lightness of the whole", "33,5");
   await press("Keep it");
   await waitFor(() => expect(logged(server).at(-1)?.kind).toBe("pull-read"));
+});
+
+test("what was typed about a sheet stands there again after its row was closed", async () => {
+  await atWork(AWNINGS);
+  await press("Spoiled: sheet 2");
+  await type("Why it is spoiled", "creased at the");
+  await press("Leave it");
+  await press("Spoiled: sheet 2");
+  expect(screen.getByLabelText("Why it is spoiled")).toHaveValue("creased at the");
+  expect(screen.getByText(/What you typed before stands here again/)).toBeVisible();
 });
 
 test("sheets are kept together by hand", async () => {
@@ -305,8 +322,10 @@ test("any whole sheet can be the one that is OK; its condition is met when someb
 test("a sheet is measured between colours, and put to dry", async () => {
   const server = await atWork(TRAM);
   await press("Print on sheet 5");
-  await type(/^Sheet across/, "384");
-  await type(/^down/, "281.5");
+  await type("Sheet across", "384");
+  await press("Only measured");
+  expect(alerts()).toEqual(["Sheet down: nothing is written yet."]);
+  await type("Sheet down", "281.5");
   await press("Only measured");
   await press("To dry: sheet 5");
   await waitFor(() =>

@@ -1,54 +1,41 @@
 import { useState } from "react";
 import type { Sheet } from "../../../api/works";
+import { useHere } from "../../../frame/useHere";
 import type { Hands } from "../../../frame/works/useWorkHands";
-import { Button } from "../../../ui/Button";
+import { TextField } from "../../../ui/form/Fields";
+import { shapeOf, text } from "../../../ui/form/shape";
+import { useForm } from "../../../ui/form/useForm";
 import { Segments } from "../../../ui/Segments";
+import { SheetForm } from "./SheetForm";
 
+const SHAPE = shapeOf("SheetApprovedEventIn", { "data.condition": text("Only if") });
 const BY = [
   ["printer", "Printer"],
   ["artist", "Artist"],
 ] as const;
+type Read = { data: { condition: string } };
+type Props = { sheet: Sheet; hands: Hands; close: () => void };
 
 /** A sheet becomes the standard: who says so, and on what condition. */
-export function Approve({
-  sheet,
-  hands,
-  close,
-}: {
-  sheet: Sheet;
-  hands: Hands;
-  close: () => void;
-}) {
+export function Approve({ sheet, hands, close }: Props) {
+  const { room } = useHere();
   const [by, setBy] = useState<"printer" | "artist">("printer");
-  const [condition, setCondition] = useState("");
+  const form = useForm<Read, void>(SHAPE, {
+    keepAs: `${room} ok sheet ${sheet.event}`,
+    start: { data: { condition: "" } },
+    send: async ({ data }) => hands.approve(sheet, by, data.condition),
+    done: close,
+  });
   return (
-    <form
-      className="grid max-w-100 gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        hands.approve(sheet, by, condition.trim());
-        close();
-      }}
+    <SheetForm
+      form={form}
+      submit={`Sheet ${sheet.place} is OK`}
+      look="strong"
+      leave="Not yet"
+      close={close}
     >
       <Segments label="Who says so" value={by} options={BY} onChange={setBy} />
-      <label className="grid gap-1">
-        <span className="font-semibold">Only if</span>
-        <input
-          className="min-h-10 rounded-cut border-[1.5px] border-ink bg-white px-2 pointer-coarse:min-h-12"
-          maxLength={120}
-          value={condition}
-          placeholder="empty: as it is"
-          onChange={(event) => setCondition(event.target.value)}
-        />
-      </label>
-      <span className="flex flex-wrap gap-3">
-        <Button type="submit" look="strong">
-          Sheet {sheet.place} is OK
-        </Button>
-        <Button look="quiet" onClick={close}>
-          Not yet
-        </Button>
-      </span>
-    </form>
+      <TextField form={form} name="data.condition" hint="empty: as it is" />
+    </SheetForm>
   );
 }

@@ -1,14 +1,12 @@
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { rackQuery } from "../../../api/plates";
 import type { Layer, Lies, Work, WorkState } from "../../../api/works";
 import { useHere } from "../../../frame/useHere";
 import type { Hands } from "../../../frame/works/useWorkHands";
 import { fine, moveOf, offOf } from "../../../frame/works/words";
 import { Button, ButtonLink } from "../../../ui/Button";
-import { Picker } from "../../../ui/form/Picker";
 import type { Units } from "../../../ui/units";
 import { useUser } from "../../../ui/useUser";
+import { ChangePlate } from "./ChangePlate";
 
 type Props = { layer: Layer; work: Work; state: WorkState; lies: Lies | null; hands: Hands };
 
@@ -69,50 +67,4 @@ function liesSaid(lies: Lies, units: Units): string {
   ]
     .filter(Boolean)
     .join(", ");
-}
-
-/** From now on another plate prints this layer: sheets before it keep the one they had. */
-function ChangePlate({ layer, hands, close }: { layer: Layer; hands: Hands; close: () => void }) {
-  const { room } = useHere();
-  const { data } = useQuery(rackQuery(room));
-  const [plate, pick] = useState("");
-  const [reason, why] = useState("");
-  const plates = (data?.items ?? []).filter((each) => each.id !== layer.plate);
-  const name = plates.find((each) => each.id === plate)?.name ?? "another plate";
-  return (
-    <form
-      className="mt-2 grid max-w-120 gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        hands.change(layer, plate || null, name, reason.trim());
-        close();
-      }}
-    >
-      <p>
-        Sheets printed from it are told apart from the one that is OK: they are numbered only with a
-        reason, or after a sheet from the new plate is OK.
-      </p>
-      <Picker
-        label="Plate"
-        value={plate}
-        options={[["", "a plate not in the rack"], ...plates.map((p) => [p.id, p.name] as const)]}
-        onChange={pick}
-      />
-      <label className="grid gap-1">
-        <span className="font-semibold">Why</span>
-        <input
-          className="min-h-10 rounded-cut border-[1.5px] border-ink bg-white px-2 pointer-coarse:min-h-12"
-          maxLength={120}
-          value={reason}
-          onChange={(event) => why(event.target.value)}
-        />
-      </label>
-      <span className="flex gap-3">
-        <Button type="submit">Printed from this one now</Button>
-        <Button look="quiet" onClick={close}>
-          Leave it
-        </Button>
-      </span>
-    </form>
-  );
 }

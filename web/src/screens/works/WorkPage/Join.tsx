@@ -1,66 +1,77 @@
 import { useState } from "react";
 import type { WorkState } from "../../../api/works";
+import { useHere } from "../../../frame/useHere";
 import type { Hands } from "../../../frame/works/useWorkHands";
 import { Button } from "../../../ui/Button";
+import { TextField, TickField } from "../../../ui/form/Fields";
+import { type Shape, shapeOf, text, yes } from "../../../ui/form/shape";
+import { useForm, useShape } from "../../../ui/form/useForm";
+import { SheetForm } from "./SheetForm";
+
+type Props = { state: WorkState; hands: Hands };
 
 /** Keep sheets together by hand: those of one inking are so by themselves. */
-export function Join({ state, hands }: { state: WorkState; hands: Hands }) {
+export function Join(props: Props) {
   const [open, setOpen] = useState(false);
-  const [chosen, choose] = useState<string[]>([]);
-  const [name, setName] = useState("");
-  if (!open)
-    return (
-      <Button look="quiet" className="mt-3" onClick={() => setOpen(true)}>
-        Keep sheets together
-      </Button>
-    );
-  const toggle = (sheet: string) =>
-    choose((now) => (now.includes(sheet) ? now.filter((each) => each !== sheet) : [...now, sheet]));
   return (
-    <form
-      className="mt-3 grid max-w-140 gap-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (chosen.length === 0) return;
-        hands.join(chosen, name.trim());
-        setOpen(false);
-        choose([]);
-      }}
+    <div className="mt-3">
+      {open ? (
+        <Together {...props} close={() => setOpen(false)} />
+      ) : (
+        <Button look="quiet" onClick={() => setOpen(true)}>
+          Keep sheets together
+        </Button>
+      )}
+    </div>
+  );
+}
+
+const NAME = shapeOf("SheetsJoinedEventIn", { "data.name": text("Called") });
+type Read = { data: { name: string }; with: Record<string, boolean> };
+
+function Together({ state, hands, close }: Props & { close: () => void }) {
+  const { room } = useHere();
+  const { sheets } = state;
+  const shape = useShape(
+    (): Shape => ({
+      fields: {
+        ...NAME.fields,
+        ...Object.fromEntries(
+          sheets.map((each) => [`with.${each.event}`, { ...yes(`sheet ${each.place}`) }]),
+        ),
+      },
+    }),
+    sheets.map((each) => each.event).join(),
+  );
+  const form = useForm<Read, void>(shape, {
+    keepAs: `${room} together ${sheets[0]?.event}`,
+    start: {
+      data: { name: "" },
+      with: Object.fromEntries(sheets.map((each) => [each.event, false])),
+    },
+    send: async ({ data, with: ticked }) => hands.join(chosenOf(ticked), data.name),
+    done: close,
+  });
+  const ticked = form.hook.watch("with") as Read["with"];
+  return (
+    <SheetForm
+      form={form}
+      submit="Keep them together"
+      disabled={chosenOf(ticked).length === 0}
+      close={close}
     >
       <fieldset className="flex flex-wrap gap-x-4">
         <legend className="font-semibold">Which belong together</legend>
-        {state.sheets.map((each) => (
-          <label
-            key={each.event}
-            className="flex min-h-9 items-center gap-2 pointer-coarse:min-h-12"
-          >
-            <input
-              type="checkbox"
-              className="size-5 accent-ink"
-              checked={chosen.includes(each.event)}
-              onChange={() => toggle(each.event)}
-            />
-            sheet {each.place}
-          </label>
+        {sheets.map((each) => (
+          <TickField key={each.event} form={form} name={`with.${each.event}`} />
         ))}
       </fieldset>
-      <label className="grid gap-1">
-        <span className="font-semibold">Called</span>
-        <input
-          className="min-h-10 rounded-cut border-[1.5px] border-ink bg-white px-2 pointer-coarse:min-h-12"
-          maxLength={120}
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-        />
-      </label>
-      <span className="flex gap-3">
-        <Button type="submit" disabled={chosen.length === 0}>
-          Keep them together
-        </Button>
-        <Button look="quiet" onClick={() => setOpen(false)}>
-          Leave it
-        </Button>
-      </span>
-    </form>
+      <TextField form={form} name="data.name" />
+    </SheetForm>
   );
 }
+
+const chosenOf = (ticked: Read["with"]): string[] =>
+  Object.entries(ticked)
+    .filter(([, on]) => on)
+    .map(([sheet]) => sheet);

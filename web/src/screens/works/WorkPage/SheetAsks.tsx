@@ -1,88 +1,60 @@
-import { type ReactNode, useState } from "react";
+import { useState } from "react";
 import type { Sheet, SheetRow, Work, WorkState } from "../../../api/works";
+import { useHere } from "../../../frame/useHere";
 import { isByHand, leftOn } from "../../../frame/works/todo";
 import type { Hands } from "../../../frame/works/useWorkHands";
-import { Button } from "../../../ui/Button";
-import { Care } from "../../../ui/Care";
-import { parseNumber } from "../../../ui/numbers";
+import { NumberField, TextField } from "../../../ui/form/Fields";
+import { number, type Shape, shapeOf, text } from "../../../ui/form/shape";
+import { useForm, useShape } from "../../../ui/form/useForm";
 import { Segments } from "../../../ui/Segments";
+import { SheetForm } from "./SheetForm";
 
-const FIELD =
-  "min-h-10 w-64 max-w-full rounded-cut border-[1.5px] border-ink bg-white px-2 pointer-coarse:min-h-12";
 type Asked = { sheet: Sheet; hands: Hands; close: () => void };
 
-function Ask({ done, children }: { done: () => void; children: ReactNode }) {
-  return (
-    <form
-      className="flex flex-wrap items-end gap-3"
-      onSubmit={(event) => {
-        event.preventDefault();
-        done();
-      }}
-    >
-      {children}
-    </form>
-  );
-}
+const LSTAR: Shape = {
+  fields: {
+    lstar: { ...number("Lightness of the whole"), low: 0, high: 105, unit: "L*", needed: true },
+  },
+};
 
 /** How light a pull is, read as one: what the next ghosts are told by. */
 export function Tone({ sheet, hands, close }: Asked) {
-  const [typed, type] = useState("");
-  const read = parseNumber(typed);
-  const good = read !== undefined && read >= 0 && read <= 105;
+  const { room } = useHere();
+  const form = useForm<{ lstar: number }, void>(LSTAR, {
+    keepAs: `${room} tone ${sheet.event}`,
+    start: { lstar: "" },
+    send: async ({ lstar }) => hands.read(sheet, lstar),
+    done: close,
+  });
   return (
-    <Ask
-      done={() => {
-        if (!good) return;
-        hands.read(sheet, read);
-        close();
-      }}
-    >
-      <label className="grid gap-1">
-        <span className="font-semibold">L* of the whole, paper is 100</span>
-        <input
-          className={FIELD}
-          inputMode="decimal"
-          value={typed}
-          aria-invalid={typed !== "" && !good}
-          onChange={(event) => type(event.target.value)}
-        />
-      </label>
-      <Button type="submit" disabled={!good}>
-        Keep it
-      </Button>
-      {typed !== "" && !good ? (
-        <Care role="alert">{`“${typed}” is not between 0 and 105 L*.`}</Care>
-      ) : null}
-    </Ask>
+    <SheetForm form={form} submit="Keep it" close={close}>
+      <NumberField form={form} name="lstar" hint="L* 100 is the bare paper" />
+    </SheetForm>
   );
 }
 
+const WHY = shapeOf("SpoiledEventIn", {
+  "data.reason": text("Why it is spoiled", { needed: true }),
+});
+type Why = { data: { reason: string } };
+
 /** Why: what is printed stays told, and a number once given stands void. */
 export function SpoilSheet({ sheet, hands, close }: Asked) {
-  const [typed, type] = useState("");
+  const { room } = useHere();
+  const form = useForm<Why, void>(WHY, {
+    keepAs: `${room} spoiled ${sheet.event}`,
+    start: { data: { reason: "" } },
+    send: async ({ data }) => hands.spoil(sheet, data.reason),
+    done: close,
+  });
   return (
-    <Ask
-      done={() => {
-        if (!typed.trim()) return;
-        hands.spoil(sheet, typed.trim());
-        close();
-      }}
-    >
-      <label className="grid gap-1">
-        <span className="font-semibold">Why it is spoiled</span>
-        <input
-          className={FIELD}
-          maxLength={120}
-          value={typed}
-          onChange={(event) => type(event.target.value)}
-        />
-      </label>
-      <Button type="submit" disabled={!typed.trim()}>
-        {sheet.signed ? "It is void" : "It is spoiled"}
-      </Button>
-      {sheet.signed ? <span className="note">Its number stays taken.</span> : null}
-    </Ask>
+    <SheetForm form={form} submit={sheet.signed ? "It is void" : "It is spoiled"} close={close}>
+      <TextField
+        form={form}
+        name="data.reason"
+        hint={sheet.signed ? "Its number stays taken." : undefined}
+      />
+    </SheetForm>
   );
 }
 
@@ -98,34 +70,25 @@ type Sign = Asked & { row: SheetRow | null; work: Work; state: WorkState };
 
 /** Sign a sheet; what is otherwise than the one that is OK needs a reason. */
 export function SignSheet({ sheet, row, work, state, hands, close }: Sign) {
+  const { room } = useHere();
   const [series, setSeries] = useState<Series>("edition");
-  const [reason, why] = useState("");
   const wants = reasonFor(sheet, row, work, state, series);
+  const shape = useShape(
+    () => shapeOf("SignedOffEventIn", { "data.reason": text(wants, { needed: wants !== "" }) }),
+    wants,
+  );
+  const form = useForm<Why, void>(shape, {
+    keepAs: `${room} sign ${sheet.event}`,
+    start: { data: { reason: "" } },
+    send: async ({ data }) => hands.sign(sheet, series, wants ? data.reason : ""),
+    done: close,
+  });
   return (
-    <Ask
-      done={() => {
-        if (wants && !reason.trim()) return;
-        hands.sign(sheet, series, reason.trim());
-        close();
-      }}
-    >
+    <SheetForm form={form} submit="Sign it" close={close}>
       <Segments label="Signed as" value={series} options={AS} onChange={setSeries} />
-      {wants ? (
-        <label className="grid gap-1">
-          <span className="font-semibold">{wants}</span>
-          <input
-            className={FIELD}
-            maxLength={120}
-            value={reason}
-            onChange={(event) => why(event.target.value)}
-          />
-        </label>
-      ) : null}
-      <Button type="submit" disabled={wants !== "" && !reason.trim()}>
-        Sign it
-      </Button>
-      <span className="note">Its number comes from the print room, and stays.</span>
-    </Ask>
+      {wants ? <TextField form={form} name="data.reason" /> : null}
+      <p className="note basis-full">Its number comes from the print room, and stays.</p>
+    </SheetForm>
   );
 }
 
