@@ -25,7 +25,10 @@ from server.runs.actions.state import Followed
 from server.runs.strip_run import strips_under_way
 from server.strips.models import Strip
 from server.timers.models import Timer
+from server.works.shelf import open_inkings
 
+_SOON_SECONDS = 7200.0
+"""What the bench looks ahead."""
 MOST_NEXT = 7
 """Plates whose next step is shown: what fits under the ruler. The rack pages through the others."""
 
@@ -47,6 +50,7 @@ def bench(room: Room, now_seconds: float) -> Bench:
                 *(d for each in strips for d in _strip_due(*each)),
                 *_waits(room),
                 *_at_the_press(stands),
+                *_open_inks(room, now_seconds),
             ],
             key=lambda d: d.at_seconds,
         ),
@@ -156,6 +160,17 @@ def _at_the_press(stands: list[Standing]) -> list[Due]:
         for at in stood if at.clean_by_seconds is not None
     ]  # fmt: skip
     return [*paper, *inked]
+
+
+def _open_inks(room: Room, now_seconds: float) -> list[Due]:
+    """Return which layers made by hand must be printed soon, before their ink closes."""
+    return [
+        Due(plate=None, work=each.work, plate_name=each.work_name, kind="ink",
+            at_seconds=each.closes_seconds,
+            text=f"last print of {each.layer}, {each.work_name}: its ink closes, a guess")
+        for each in open_inkings(room)
+        if now_seconds < each.closes_seconds < now_seconds + _SOON_SECONDS
+    ]  # fmt: skip
 
 
 def _waits(room: Room) -> list[Due]:

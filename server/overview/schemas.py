@@ -108,8 +108,10 @@ class Due(Schema):
     plate: UUID | None
     strip: UUID | None = None
     exposure: UUID | None = None
+    work: UUID | None = None
     plate_name: str
-    kind: Literal["lift", "care", "wait", "light", "paper", "clean"]
+    """Or of what else it is about."""
+    kind: Literal["lift", "care", "wait", "light", "paper", "clean", "ink"]
     at_seconds: float
     text: str
 

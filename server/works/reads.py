@@ -12,7 +12,7 @@ from core.calculators import compute, compute_text
 from core.data.layers import KINDS_OF_LAYER
 from core.errors import CoreError
 from core.events.sheet_fold import fold_work
-from core.events.sheet_state import Inking, WorkState
+from core.events.sheet_state import WorkState
 from server.baths.reads import caution_out
 from server.events.reads import core_event, event_out, events_of
 from server.replies.broken import Broken
@@ -31,7 +31,8 @@ from server.works.schemas import (
     WorkOut,
     WorkRow,
 )
-from server.works.state import ghosts_read, work_states
+from server.works.shelf import ink_told
+from server.works.state import ghosts_read, latest_inking, work_states
 
 CAUTIONS_THERE = ("press", "inks")
 MOST_REGISTERS = 8
@@ -169,17 +170,13 @@ def _of_layer(
     return LayerGhosts(layer=layer.id, inking=own, told=told)
 
 
-def latest_inking(state: WorkState, layer: UUID) -> Inking | None:
-    """Return the inking of a layer that was made last; None where none was."""
-    return next((each for each in reversed(state.inkings) if each.layer == layer), None)
-
-
 def _open(layers: list[LayerOut], state: WorkState) -> list[LayerOpen]:
     found = []
     for layer in layers:
         inking = latest_inking(state, layer.id)
         if inking is not None and KINDS_OF_LAYER[layer.kind].by_hand:
-            told: Any = compute("ink-open", {"ink": layer.open_ink})
-            found.append(LayerOpen(layer=layer.id, inking=inking.event,
-                                   since_seconds=inking.at_seconds, told=told))  # fmt: skip
+            since, told = inking.at_seconds, ink_told(layer)
+            found.append(
+                LayerOpen(layer=layer.id, inking=inking.event, since_seconds=since, told=told)
+            )
     return found

@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Iterable
 from typing import Any
+from uuid import UUID
 
 from core.events.sheet_fold import fold_work
-from core.events.sheet_state import WorkState
+from core.events.sheet_state import Inking, WorkState
 from server.events.models import Event
 from server.events.reads import core_event, events_of
 from server.works.models import Layering
@@ -27,6 +28,11 @@ def work_states(rows: Iterable[Layering]) -> dict[Any, WorkState]:
     for event in Event.objects.filter(subject__in=events):
         events[event.subject].append(event)
     return {work: fold_work(map(core_event, told)) for work, told in events.items()}
+
+
+def latest_inking(state: WorkState, layer: UUID) -> Inking | None:
+    """Return the inking of a layer that was made last; None where none was."""
+    return next((each for each in reversed(state.inkings) if each.layer == layer), None)
 
 
 def whole_lstar(areas: Iterable[Any]) -> tuple[float, float] | None:

@@ -3,23 +3,15 @@
 import uuid
 
 import pytest
-from django.core.files.uploadedfile import SimpleUploadedFile
 
-from core.data.layers import GHOST_KEEPS
 from server.record.models import Entry
 from server.tasks.actions.work import work_on
 from server.tasks.models import Task
 from server.works.models import SignedSheet
-from tests.server.conftest import Device, new_id, picture
+from tests.server.conftest import Device, new_id
+from tests.server.works import approve, keep, plate_of, printed, row, shown, uploaded
 
 INKS = {"Ochre": (68, 12, 55), "Blue": (50, -8, -34), "Key": (18, 0, 0)}
-
-
-def plate_of(keeper, name, **more):
-    made = {"id": new_id(), "name": name, "metal": "copper", "route": "aquatint",
-            "thickness_mm": 1.2, "width_mm": 200, "height_mm": 150, **more}  # fmt: skip
-    keeper.must("POST", "/plates", made)
-    return made["id"]
 
 
 @pytest.fixture
@@ -36,38 +28,6 @@ def awning(keeper):
     keep(keeper)
     keeper.phone, keeper.slate = (Device(keeper, keeper.work, "works") for _ in range(2))
     return keeper
-
-
-def shown(person):
-    return person.must("GET", person.at)
-
-
-def keep(person, **more):
-    told = shown(person)
-    return person.must("PUT", person.at, {
-        "version": told["version"], "name": told["name"], "layers": person.layers, "size": 4,
-        **more,
-    })  # fmt: skip
-
-
-def printed(device, person, at_s, layers=None, **said):
-    """One sheet with its layers, ten minutes apart; return its id and the events."""
-    begun = device.event("sheet-begun", at_s * 1000)
-    events = [begun]
-    for n, layer in enumerate(layers or person.layers):
-        events.append(device.event(
-            "layer-printed", (at_s + 600 * n + 60) * 1000, sheet=begun["id"], layer=layer["id"],
-            name=layer["name"], plate=layer.get("plate"), **said,
-        ))  # fmt: skip
-    return begun["id"], events
-
-
-def row(person, sheet):
-    return next(each for each in shown(person)["rows"] if each["sheet"] == sheet)
-
-
-def approve(person, sheet, at_s=-5000):
-    person.phone.send(person.phone.event("sheet-approved", at_s * 1000, sheet=sheet, by="artist"))
 
 
 def test_a_work_tells_its_layers_order_and_name(awning):
@@ -186,90 +146,6 @@ def test_crosses_read_by_loupe_name_the_plate_and_its_move(awning):
     assert told["told"]["plates"][0]["right_mm"] == pytest.approx(0.6, abs=0.02)
 
 
-@pytest.fixture
-def tram(keeper):
-    """A monotype with a stencil over it."""
-    keeper.work = new_id()
-    keeper.at = f"/works/{keeper.work}"
-    keeper.must("POST", "/works", {"id": keeper.work, "name": "Last Tram"})
-    keeper.layers = [
-        {"id": new_id(), "name": "Night", "kind": "monotype-wiped"},
-        {"id": new_id(), "name": "Windows", "kind": "stencil", "width_mm": 80, "height_mm": 30},
-    ]  # fmt: skip
-    keep(keeper, ghosts=2)
-    keeper.phone, keeper.slate = (Device(keeper, keeper.work, "works") for _ in range(2))
-    return keeper
-
-
-def pulled(person, inking, at_s, devices, lstars=()):
-    """Sheets pulled from one inking by devices in turn; each read where its L* is given."""
-    sheets, later = [], []
-    for n, device in enumerate(devices):
-        begun = device.event("sheet-begun", (at_s + 120 * n) * 1000)
-        sheets.append(begun["id"])
-        later.append((device, [begun, device.event(
-            "layer-printed", (at_s + 120 * n + 60) * 1000, sheet=begun["id"], inking=inking,
-            layer=person.layers[0]["id"], name="Night")]))  # fmt: skip
-        if n < len(lstars):
-            later[-1][1].append(device.event(
-                "pull-read", (at_s + 120 * n + 90) * 1000, pull=begun["id"],
-                areas=[{"name": "whole", "lstar": lstars[n]}]))  # fmt: skip
-    for device, events in reversed(later):  # they come in late, the last first
-        device.send(*events)
-    return sheets
-
-
-def inked(person, at_s):
-    event = person.phone.event("layer-inked", at_s * 1000, layer=person.layers[0]["id"])
-    person.phone.send(event)
-    return event["id"]
-
-
-def test_a_monotype_with_a_stencil_is_a_monoprint_and_each_sheet_is_one_of_a_kind(tram):
-    told = shown(tram)
-    assert told["stack"]["called"] == "monoprint" and told["next_number"] is None
-    sheets = pulled(tram, inked(tram, -9000), -8900, [tram.phone, tram.slate, tram.phone])
-    tram.phone.send(*[
-        tram.phone.event("signed", (-2000 + n) * 1000, pull=each)
-        for n, each in enumerate(sheets)
-    ])  # fmt: skip
-    assert [row(tram, each)["label"] for each in sheets] == ["1/1", "1/1, ghost 1", "1/1, ghost 2"]
-
-
-def test_a_series_keeps_its_members_pulled_by_two_devices(tram):
-    first = pulled(tram, inked(tram, -9000), -8900, [tram.phone, tram.slate, tram.slate])
-    then = pulled(tram, inked(tram, -5000), -4900, [tram.slate, tram.phone])
-    families = shown(tram)["state"]["families"]
-    assert [sorted(each["sheets"]) for each in families] == [sorted(first), sorted(then)]
-
-
-def test_ghosts_are_a_guess_until_two_were_read(tram):
-    (told,) = shown(tram)["ghosts_out"]
-    assert not told["told"]["measured"] and told["inking"] is None
-    assert told["told"]["keeps"] == pytest.approx(GHOST_KEEPS, abs=0.02)
-    pulled(tram, inked(tram, -9000), -8900, [tram.phone] * 3, [32, 52, 69])
-    inking = inked(tram, -5000)
-    (told,) = shown(tram)["ghosts_out"]
-    assert told["inking"] == inking and told["told"]["measured"]
-    assert told["told"]["keeps"] > GHOST_KEEPS + 0.1
-    assert shown(tram)["open_out"][0]["told"]["minutes"] > 0
-
-
-def test_ghosts_read_in_another_work_of_the_room_count(tram, stranger):
-    pulled(tram, inked(tram, -9000), -8900, [tram.phone] * 3, [32, 52, 69])
-    other = new_id()
-    tram.must("POST", "/works", {"id": other, "name": "First Tram"})
-    tram.must("PUT", f"/works/{other}", {"version": 1, "name": "First Tram", "layers": [
-        {"id": new_id(), "name": "Dawn", "kind": "monotype-added"}]})  # fmt: skip
-    assert tram.must("GET", f"/works/{other}")["ghosts_out"][0]["told"]["ghosts_read"] == 2
-    stranger.must("POST", "/works", {"id": new_id(), "name": "Elsewhere"})
-    (elsewhere,) = stranger.must("GET", "/works")["items"]
-    stranger.must("PUT", f"/works/{elsewhere['id']}", {"version": 1, "name": "x", "layers": [
-        {"id": new_id(), "name": "Dawn", "kind": "monotype-added"}]})  # fmt: skip
-    told = stranger.must("GET", f"/works/{elsewhere['id']}")
-    assert told["ghosts_out"][0]["told"]["ghosts_read"] == 0
-
-
 @pytest.mark.parametrize(
     ("change", "code", "field"),
     [
@@ -326,13 +202,6 @@ def test_two_plates_of_different_size_and_an_opaque_order_are_said(awning):
     assert told["plates_order"]["order"][0] == "Veil" and not told["plates_order"]["keeps"]
 
 
-def uploaded(person):
-    made = new_id()
-    form = {"id": made, "file": SimpleUploadedFile("p.jpg", picture(size=(240, 180)))}
-    assert person.client.post(f"/api/rooms/{person.room.id}/files", form).status_code == 201
-    return made
-
-
 def test_a_preview_is_drawn_and_its_files_are_fetched(awning):
     status, data = awning.ask("POST", f"{awning.at}/preview", {"id": new_id()})
     assert status == 422 and data["error"]["code"] == "no-pictures"
@@ -351,30 +220,6 @@ def test_a_preview_is_drawn_and_its_files_are_fetched(awning):
         assert awning.client.get(url)["Content-Type"] == "image/png"
     awning.layers[0] = {**awning.layers[0], "lets_through": 0.3}
     assert not keep(awning)["preview_fresh"]
-
-
-def test_a_drawing_is_cut_into_stencils_no_larger_than_the_plate(tram):
-    own = uploaded(tram)
-    status, data = tram.ask("POST", f"{tram.at}/stencils", {
-        "id": new_id(), "picture": own, "width_mm": 210})  # fmt: skip
-    assert (status, data["error"]["field"], data["error"]["unit"]) == (422, "width_mm", "mm")
-    status, data = tram.ask("POST", f"{tram.at}/stencils", {"id": new_id()})
-    assert status == 422 and data["error"]["code"] == "no-drawing"
-    task = new_id()
-    tram.must("POST", f"{tram.at}/stencils", {"id": task, "picture": own, "colours": 2})
-    work_on(uuid.UUID(task))
-    told = tram.must("GET", f"/tasks/{task}")["result"]
-    assert told["files"][0]["path"] == "stencils.pdf" and told["stencils"]
-
-
-def test_a_tracing_marks_what_was_followed(tram):
-    own, layer = uploaded(tram), tram.layers[0]["id"]
-    tram.phone.send(tram.phone.event("pieces-followed", -1000, layer=layer, pieces=[1, 2]))
-    task = new_id()
-    asked = {"id": task, "layer": layer, "picture": own}
-    given = tram.must("POST", f"{tram.at}/tracing", asked)["given"]
-    assert given["followed"] == [1, 2] and given["sheet_mm"] == [280, 380]
-    assert not Entry.objects.filter(text__contains="Followed").exists()
 
 
 def test_the_template_is_shared_with_every_plates_crosses_mirrored(awning):

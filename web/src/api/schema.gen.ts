@@ -7126,7 +7126,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "lift" | "care" | "wait" | "light" | "paper" | "clean";
+            kind: "lift" | "care" | "wait" | "light" | "paper" | "clean" | "ink";
             /** Plate */
             plate: string | null;
             /** Plate Name */
@@ -7135,6 +7135,8 @@ export interface components {
             strip?: string | null;
             /** Text */
             text: string;
+            /** Work */
+            work?: string | null;
         };
         /**
          * DustCoverageOutput

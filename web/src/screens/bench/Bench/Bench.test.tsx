@@ -80,6 +80,17 @@ test("a plate a quarter of an hour over is still what the bench says first", asy
   ).toBeVisible();
 });
 
+test("ink that closes needs hands before; closed a quarter of an hour ago it is gone", async () => {
+  const ink = (seconds: number) => due(seconds, { kind: "ink", text: "last print of Night" })();
+  fakeServer({ "GET /bench": { body: { ...bench, due: [ink(-900), ink(1800)] } } });
+  openAt("/bench");
+  expect(
+    await screen.findByRole("heading", {
+      name: /next needed at .*, to see to: last print of Night/,
+    }),
+  ).toBeVisible();
+});
+
 test("an empty bench says what to do first", async () => {
   const empty = { baths: [], due: [], next: [], cautions: [] };
   fakeServer({ "GET /bench": { body: empty }, "GET /plates": { body: listed([]) } });

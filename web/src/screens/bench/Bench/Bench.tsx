@@ -25,6 +25,7 @@ const RULER_MS = 15_000;
 const WHOLE = 2;
 /** A wait that is over stays on the bench for so long; a plate in its bath until it is lifted. */
 const OVER_SECONDS = 600;
+const PASSES = ["wait", "ink"];
 
 /** The bench: what is in which bath, what falls due, what to beware of, what is next. */
 export function Bench() {
@@ -39,7 +40,7 @@ export function Bench() {
       </Asking>
     );
   const due = data.due.filter(
-    (item) => item.kind !== "wait" || item.at_seconds > now - OVER_SECONDS,
+    (item) => !PASSES.includes(item.kind) || item.at_seconds > now - OVER_SECONDS,
   );
   return (
     <>
