@@ -135,6 +135,11 @@ ROWS: tuple[Calculator, ...] = (
         "Which steps a plate goes through, by its routes, its material and its past.",
     ),
     Calculator(
+        "put-in",
+        "core.course.put_in:put_in",
+        "What a plate is of, how large, and how its image shall get into it.",
+    ),
+    Calculator(
         "bevel",
         "core.prepare.bevel:bevel",
         "Whether a plate needs a bevel, how far it runs, and how long the work takes.",

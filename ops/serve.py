@@ -18,7 +18,7 @@ from ops import lan, postgres
 from ops.place import CLOSED, DATA, PYTHON, ROOT, Stop, own_file, own_log, say
 
 PIDS = DATA / "serving.json"
-FIRST_ANSWER_SECONDS = 30
+FIRST_ANSWER_SECONDS = 90
 LET_GO_SECONDS = 4
 """A server that was killed lets go of its port within this."""
 SLOWEST_HEADERS_MS = "10000"

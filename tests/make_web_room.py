@@ -13,6 +13,12 @@ from typing import Any
 KEPT = Path(__file__).parents[1] / "web" / "src" / "testing" / "room.gen.json"
 PARTS = ("tones", "lines", "spit-bite")
 CALCULATORS = ("bevel", "cleaning-order", "plan-bites")
+PUT_IN = (
+    ("copper",), ("copper", "drypoint"), ("zinc",), ("zinc", "drypoint"),
+    ("zinc", "drypoint", "etched line"), ("plastic",), ("plastic", "drypoint"), ("polymer",),
+    ("polymer", "drypoint"),
+)  # fmt: skip
+"""Materials of plates with the routes that are tapped on them."""
 
 
 def answers(client: Any, room: str) -> dict[str, Any]:
@@ -33,6 +39,11 @@ def answers(client: Any, room: str) -> dict[str, Any]:
             told[path] = reply.json()
         return told.get(path)
 
+    for material, *routes in PUT_IN:
+        given = {"material": material, "routes": routes, "thickness_mm": 1.2}
+        size = {"width_mm": 200, "height_mm": 150}
+        reply = client.post("/api/calc/put-in", given | size, content_type="application/json")
+        told[f"/api/calc/put-in {' '.join((material, *routes))}"] = reply.json()
     here = f"/api/rooms/{room}"
     for path in ("/api/session", "/api/mordants", "/api/calc", "/api/clock"):
         ask(path)

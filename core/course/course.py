@@ -7,32 +7,18 @@ from core.course.shapes import (
     CourseOutput,
     CourseStepOut,
     Mend,
-    Route,
     StepCaution,
     StepMeasure,
 )
 from core.data.cautions import CAUTIONS
 from core.data.mordants import TABLES_VERSION
+from core.data.routes import ROUTES, Route
 from core.data.step_row import StepRow
 from core.data.steps import COURSES, INSTEAD, LEFT_OUT, PROOF, STEPS
 from core.errors import CoreError
 from core.prepare.bevel import is_optional
 
-_ORDER: tuple[Route, ...] = (
-    "etched line", "engraving", "soft ground", "aquatint", "spit bite", "photopolymer", "drypoint",
-    "kitchen table",
-)  # fmt: skip
-"""Lines first, then tone, then drypoint. ``room-practice``"""
-_MATERIALS: dict[str, tuple[str, ...]] = {
-    "etched line": ("copper", "zinc"),
-    "soft ground": ("copper", "zinc"),
-    "aquatint": ("copper", "zinc"),
-    "spit bite": ("copper", "zinc"),
-    "engraving": ("copper", "zinc", "plastic"),
-    "drypoint": ("copper", "zinc", "plastic"),
-    "photopolymer": ("polymer",),
-    "kitchen table": ("plastic",),
-}
+_ORDER = list(ROUTES)
 
 
 def course(given: CourseInput) -> CourseOutput:
@@ -65,13 +51,13 @@ def course(given: CourseInput) -> CourseOutput:
 
 def _check_material(routes: list[Route], material: str) -> None:
     for route in routes:
-        if material not in _MATERIALS[route]:
+        if material not in ROUTES[route].materials:
             raise CoreError(
                 "route-not-for-material",
                 f"{route.capitalize()} cannot be done on {material}.",
                 field="routes",
                 value=route,
-                allowed=f"{route} on {' or '.join(_MATERIALS[route])}",
+                allowed=f"{route} on {' or '.join(ROUTES[route].materials)}",
             )
 
 

@@ -6,15 +6,10 @@ from typing import Annotated, Literal
 
 from pydantic import AwareDatetime, Field, StrictBool
 
+from core.data.routes import Route
 from core.data.step_row import Beside, Group, MeasureKind
 from core.prepare.shapes import Material, Thickness
 from core.schema import Shape
-
-Route = Literal[
-    "etched line", "soft ground", "aquatint", "spit bite", "drypoint", "engraving", "photopolymer",
-    "kitchen table",
-]  # fmt: skip
-
 
 Status = Literal["todo", "done", "skipped"]
 MeasureValue = StrictBool | int | float | str

@@ -9,7 +9,6 @@ from ninja import Query, Router
 
 from server.accounts.session import signed_in
 from server.baths.actions.keep import (
-    change_bath,
     make_bath,
     read_bath,
     refresh_bath,
@@ -19,7 +18,6 @@ from server.baths.heat import heat_of
 from server.baths.models import Bath, BathReading
 from server.baths.reads import bath_out, reading_out
 from server.baths.schemas import (
-    BathChange,
     BathHeatAsk,
     BathHeatOut,
     BathIn,
@@ -52,21 +50,6 @@ def get_baths(request: HttpRequest, room: RoomId, page: PageNumber = 1) -> Page[
 def post_bath(request: HttpRequest, room: RoomId, payload: BathIn) -> tuple[int, BathOut]:
     """Make up a bath."""
     return 201, bath_out(make_bath(signed_in(request), room, payload))
-
-
-@router.get("/baths/{uuid:bath}", response={200: BathOut, 404: ErrorReply})
-def get_bath(request: HttpRequest, room: RoomId, bath: UUID) -> BathOut:
-    """Show a bath as it stands."""
-    return bath_out(find(Bath, enter(signed_in(request), room, "look"), bath))
-
-
-@router.put(
-    "/baths/{uuid:bath}",
-    response={200: BathOut, 403: ErrorReply, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply},
-)
-def put_bath(request: HttpRequest, room: RoomId, bath: UUID, payload: BathChange) -> BathOut:
-    """Change a bath."""
-    return bath_out(change_bath(signed_in(request), room, bath, payload))
 
 
 @router.get(

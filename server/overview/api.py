@@ -12,6 +12,7 @@ from ninja import Query, Router
 from core.process.compare import Alternative
 from server.accounts.session import signed_in
 from server.overview.actions.bite_on import bite_on
+from server.overview.actions.correct_plate import correct_plate
 from server.overview.actions.put_in_plate import put_in_plate
 from server.overview.bench import bench
 from server.overview.compare import compared
@@ -23,7 +24,6 @@ from server.plans.actions.curve import choose_curve
 from server.plans.actions.keep import draft, keep_plan
 from server.plans.models import Plan
 from server.plans.schemas import BiteOnIn, CurveIn, Part, PlanIn, PlanOut
-from server.plates.actions.keep import change_plate
 from server.plates.actions.tracing import tracing_pdf
 from server.plates.models import Plate
 from server.plates.schemas import PlateChange, PlateIn
@@ -85,7 +85,7 @@ def get_plate(request: HttpRequest, room: RoomId, plate: UUID) -> PlateOut:
 )
 def put_plate(request: HttpRequest, room: RoomId, plate: UUID, payload: PlateChange) -> PlateOut:
     """Change a plate's facts."""
-    return _page(change_plate(signed_in(request), room, plate, payload))
+    return _page(correct_plate(signed_in(request), room, plate, payload))
 
 
 @router.get("/plates/{uuid:plate}/tracing.pdf", response={200: None, 404: ErrorReply})

@@ -8,8 +8,8 @@ from uuid import UUID
 from ninja import Schema
 from pydantic import Field, model_validator
 
-from core.course.shapes import Route as OneRoute
 from core.data.plastics import PlasticKey
+from core.data.routes import Route as OneRoute
 
 Metal = Literal["copper", "zinc", "plastic", "polymer"]
 Route = OneRoute | Literal["mixed"]
@@ -67,5 +67,10 @@ class PlateChange(Schema):
     facts: PlateFacts | None = None
     width_mm: Side | None = None
     height_mm: Side | None = None
+    thickness_mm: Thickness | None = None
+    metal: Metal | None = None
+    route: Route | None = None
+    routes: Annotated[list[OneRoute], Field(max_length=4)] | None = None
+    """With ``route``; empty: its one route."""
     study: UUID | None = None
     """The value study or drawing: a stored picture."""

@@ -20,9 +20,12 @@ def put_in(page, name, metal, route, size):
     """Put a plate in the rack and go to its course; return it."""
     page.goto(f"{page.room}/plates/new")
     page.get_by_label("Name", exact=True).fill(name)
-    main = page.get_by_role("main")
-    pick(main.get_by_label("Metal"), metal)
-    pick(main.get_by_label("Route"), route)
+    if metal in ("Copper", "Zinc"):
+        button(page, metal).click()
+    else:
+        page.get_by_role("button", name="Plastic", exact=True).click()
+        pick(page.get_by_role("main").get_by_label("Material", exact=True), metal)
+    button(page, re.compile(f"^{route.capitalize()}")).click()
     for label, value in zip(("Width", "Height", "Thickness"), size, strict=True):
         page.get_by_label(label, exact=True).fill(value)
     button(page, "Put it in the rack").click()

@@ -22,11 +22,13 @@ def test_a_bath_is_changed_and_its_measured_speed_comes_and_goes(furnished):
         0.8, abs=0.01
     )
     assert Bath.objects.get(id=furnished.ids["bath"]).measured_c == 18.5
+    furnished.must("POST", f"/runs/{furnished.ids['run']}/end", {"reason": "tomorrow"})
     gone = furnished.must("PUT", path, {"version": 3, "rate_factor": None, "retired": True})
     assert gone["speed_from"] != "measured" and gone["retired"] and gone["measured_at"] is None
     status, reply = furnished.ask("PUT", path, {"version": 3, "name": "late"})
     assert status == 409 and reply["error"]["allowed"] == "4"
-    assert Entry.objects.filter(text="Changed Deep tray.").count() == 2
+    assert Entry.objects.filter(text__startswith="Changed Deep tray: ").count() == 2
+    assert Entry.objects.filter(text__contains="volume 4 → 6 L").count() == 1
     assert Entry.objects.filter(text__startswith="Retired Deep tray. 0.0 g/L").exists()
 
 
@@ -119,7 +121,8 @@ def test_a_plate_s_facts_change_in_words(furnished):
                                  "facts": {"back": "filmed", "face_marked": True}})  # fmt: skip
     entry = Entry.objects.filter(kind="plate").latest("at")
     assert entry.text == (
-        "Changed: place drawing; place note with Bea; face marked True, back filmed."
+        "Changed: place bath → drawing; place note nothing → with Bea; "
+        "face marked no → yes; back nothing → filmed."
     )
     status, reply = furnished.ask("PUT", path, {"version": 99, "name": "x"})
     assert (status, reply["error"]["field"]) == (409, "version")

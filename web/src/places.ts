@@ -209,6 +209,12 @@ export const PLATE_PLACES: Place[] = [
     load: async () => (await import("./screens/plans/PlanPage/PlanPage")).PlanPage,
   },
   {
+    path: "facts",
+    name: "Change the plate",
+    digits: true,
+    load: async () => (await import("./screens/plates/ChangePlate/ChangePlate")).ChangePlate,
+  },
+  {
     path: "study",
     name: "Value study",
     digits: true,

@@ -17,7 +17,7 @@ from server.baths.schemas import BathChange, BathIn, ReadingIn, RefreshIn
 from server.record.actions.write import write
 from server.replies.errors import BadValue, NotFound, Stale
 from server.rooms.permissions import add, change, enter, find
-from server.rooms.said import said_of
+from server.rooms.said import changes, said_of, stood, told_change
 
 MADE_UP = "As it stood when it was made up."
 
@@ -96,22 +96,25 @@ def change_bath(user: User, room_id: uuid.UUID, bath_id: uuid.UUID, given: BathC
     room = enter(user, room_id, "keep baths")
     bath = change(Bath, room, bath_id, given.version)
     said = said_of(given, Bath)
+    before = stood(bath, said)
     for field, value in said.items():
         setattr(bath, field, value)
     if "rate_factor" in said:
         bath.measured_at = timezone.now() if bath.rate_factor is not None else None
     settle_bath(bath)
-    write(room, user, "bath", _changed(bath, said), data=said)
+    text = _changed(bath, said, before)
+    write(room, user, "bath", text, data=said | {"before": before})
     return bath
 
 
-def _changed(bath: Bath, said: dict[str, Any]) -> str:
+def _changed(bath: Bath, said: dict[str, Any], before: dict[str, Any]) -> str:
     if said.get("retired"):
         where = f" into {bath.retired_to}" if bath.retired_to else ""
         return f"Retired {bath.name}{where}. {bath.load_g_per_l:.1f} g/L of metal were in it."
     if said.get("held_copper"):
         return f"Said of {bath.name}: copper was in it."
-    return f"Changed {bath.name}."
+    told = [told_change(*each) for each in changes(said, before)]
+    return f"Changed {bath.name}{': ' if told else ''}{'; '.join(told)}."
 
 
 @transaction.atomic

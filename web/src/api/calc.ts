@@ -82,3 +82,11 @@ export const minutesQuery = (text: string) =>
   });
 export const dilute = (body: Shapes["DiluteInput"]) =>
   data(http.POST("/api/calc/dilute", { body }));
+
+/** What a plate that is put in takes, its bevel, and its way to the first proof. */
+export const putInQuery = (body: Shapes["PutInInput"]) =>
+  queryOptions({
+    queryKey: ["calc", "put-in", body],
+    queryFn: () => data(http.POST("/api/calc/put-in", { body })),
+    staleTime: Number.POSITIVE_INFINITY,
+  });

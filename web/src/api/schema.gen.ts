@@ -884,6 +884,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/put-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What a plate is of, how large, and how its image shall get into it.
+         * @description What a plate is of, how large, and how its image shall get into it.
+         */
+        post: operations["put_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/read-curve": {
         parameters: {
             query?: never;
@@ -1303,12 +1323,12 @@ export interface paths {
          * Get Bath
          * @description Show a bath as it stands.
          */
-        get: operations["server_baths_api_get_bath"];
+        get: operations["server_overview_baths_api_get_bath"];
         /**
          * Put Bath
          * @description Change a bath.
          */
-        put: operations["server_baths_api_put_bath"];
+        put: operations["server_overview_baths_api_put_bath"];
         post?: never;
         delete?: never;
         options?: never;
@@ -10659,6 +10679,20 @@ export interface components {
             value: number;
         };
         /**
+         * Leg
+         * @description Steps of one kind in one part of the plate.
+         */
+        Leg: {
+            /** Hands Minutes */
+            hands_minutes: number;
+            /** Part */
+            part: number;
+            /** Title */
+            title: string;
+            /** Wait Minutes */
+            wait_minutes: number;
+        };
+        /**
          * Letter
          * @description One letter in the order it is cut on the plate, from left to right.
          */
@@ -14510,6 +14544,8 @@ export interface components {
             facts?: components["schemas"]["PlateFacts"] | null;
             /** Height Mm */
             height_mm?: number | null;
+            /** Metal */
+            metal?: ("copper" | "zinc" | "plastic" | "polymer") | null;
             /** Name */
             name?: string | null;
             /** Ok To Print */
@@ -14520,8 +14556,14 @@ export interface components {
             place_note?: string | null;
             /** Put Away */
             put_away?: boolean | null;
+            /** Route */
+            route?: ("etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer" | "kitchen table") | "mixed" | null;
+            /** Routes */
+            routes?: ("etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer" | "kitchen table")[] | null;
             /** Study */
             study?: string | null;
+            /** Thickness Mm */
+            thickness_mm?: number | null;
             /** Version */
             version: number;
             /** Width Mm */
@@ -16513,6 +16555,52 @@ export interface components {
             spread: number;
         };
         /**
+         * PutInInput
+         * @description What a plate is of, how large, and how its image shall get into it.
+         */
+        PutInInput: {
+            /** Height Mm */
+            height_mm?: number | null;
+            /**
+             * History Unknown
+             * @default false
+             */
+            history_unknown: boolean;
+            /**
+             * Material
+             * @enum {string}
+             */
+            material: "copper" | "zinc" | "plastic" | "polymer";
+            /**
+             * Routes
+             * @default []
+             */
+            routes: ("etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer" | "kitchen table")[];
+            /** Thickness Mm */
+            thickness_mm: number;
+            /** Width Mm */
+            width_mm?: number | null;
+        };
+        /**
+         * PutInOutput
+         * @description What the plate takes, its bevel, and its way to the first proof.
+         */
+        PutInOutput: {
+            bevel: components["schemas"]["BevelOutput"] | null;
+            /** Bevel Fault */
+            bevel_fault: string;
+            /** Hands Minutes */
+            hands_minutes: number;
+            /** Legs */
+            legs: components["schemas"]["Leg"][];
+            /** Routes */
+            routes: components["schemas"]["RouteFit"][];
+            /** Wait Minutes */
+            wait_minutes: number;
+            /** Worked */
+            worked: ("etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer" | "kitchen table")[];
+        };
+        /**
          * Reach
          * @description The tones that can be had, and how that is known.
          */
@@ -17495,6 +17583,25 @@ export interface components {
             name: string;
             /** Time Zone */
             time_zone: string;
+        };
+        /**
+         * RouteFit
+         * @description Whether a plate of this material takes a route.
+         */
+        RouteFit: {
+            /** Does */
+            does: string;
+            /** Fits */
+            fits: boolean;
+            /** Needs */
+            needs: string;
+            /**
+             * Route
+             * @enum {string}
+             */
+            route: "etched line" | "soft ground" | "aquatint" | "spit bite" | "drypoint" | "engraving" | "photopolymer" | "kitchen table";
+            /** Why */
+            why: string;
         };
         /**
          * Rubbing
@@ -28002,6 +28109,120 @@ export interface operations {
             };
         };
     };
+    put_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutInInput"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PutInOutput"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too many tries. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
     read_curve: {
         parameters: {
             query?: never;
@@ -30150,7 +30371,7 @@ export interface operations {
             };
         };
     };
-    server_baths_api_get_bath: {
+    server_overview_baths_api_get_bath: {
         parameters: {
             query?: never;
             header?: never;
@@ -30218,7 +30439,7 @@ export interface operations {
             };
         };
     };
-    server_baths_api_put_bath: {
+    server_overview_baths_api_put_bath: {
         parameters: {
             query?: never;
             header?: never;

@@ -2,7 +2,7 @@ import type { Shapes } from "../api/client";
 
 type Plastic = NonNullable<Shapes["PlateFacts"]["plastic"]>;
 
-const PLASTICS: readonly (readonly [Plastic, string])[] = [
+export const PLASTICS: readonly (readonly [Plastic, string])[] = [
   ["acrylic", "Acrylic"],
   ["petg", "PETG"],
   ["polystyrene", "Polystyrene"],

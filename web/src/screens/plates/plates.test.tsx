@@ -2,7 +2,7 @@ import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Plan } from "../../api/plans";
 import type { Plate } from "../../api/plates";
-import { fakeServer, fault, plateId, refuse, told } from "../../testing/server";
+import { type Body, fakeServer, fault, plateId, refuse, told } from "../../testing/server";
 import { alerts, openAt, pick, press, rowsOf, type } from "../../testing/show";
 
 const LANTERN = plateId("Lantern Row");
@@ -10,42 +10,50 @@ const STEAM = plateId("Steam Stall");
 const RAIN = plateId("Rain on Awnings");
 const plate = told<Plate>(`/plates/${LANTERN}`);
 
+/** What the server told of plates put in, by their material and routes. */
+const PUT_IN = {
+  "POST /api/calc/put-in": ({ material, routes }: Body) => ({
+    body: told(`/api/calc/put-in ${[material, ...(routes as string[]).toSorted()].join(" ")}`),
+  }),
+};
+
 async function putting(as = {}) {
-  const server = fakeServer({ "POST /plates": { body: plate } });
+  const server = fakeServer({ ...PUT_IN, "POST /plates": { body: plate } });
   const page = openAt("/plates/new", as);
-  await screen.findByRole("heading", { name: "Put a plate in" });
+  await screen.findByRole("button", { name: /^Etched line/ });
   return { server, ...page };
 }
 
 test("a plate is put in with its metal, route and size", async () => {
   const { server, at } = await putting();
   await type("Name", "Ferry Lamp");
-  await pick("Metal", "Zinc");
-  await pick("Route", "mixed");
-  await pick("Mixed of", "etched line, then drypoint");
+  await press("Zinc");
+  await press(/^Drypoint/);
+  await press(/^Etched line/);
+  expect(await screen.findByText("Mixed: etched line, then drypoint.")).toBeVisible();
   await type("Width", "120,5");
   await type("Height", "90");
-  await userEvent.click(screen.getByLabelText(/An old plate/));
+  await userEvent.click(screen.getByLabelText(/It is old/));
   await press("Put it in the rack");
   await waitFor(() => expect(at()).toBe(`/plates/${LANTERN}`));
   expect(server.last().body).toMatchObject({
     name: "Ferry Lamp",
     metal: "zinc",
     route: "mixed",
-    routes: ["etched line", "drypoint"],
+    routes: expect.arrayContaining(["etched line", "drypoint"]),
     width_mm: 120.5,
     height_mm: 90,
     thickness_mm: 1.2,
     facts: { face_marked: false, trimmed_again: false, history_unknown: true },
   });
-  expect(server.last().body).not.toHaveProperty("parts");
 });
 
 test("a plastic is put in by its name", async () => {
   const { server, at } = await putting();
   await type("Name", "Berry Punnet");
-  await pick("Metal", "Food packaging");
-  await pick("Route", "drypoint");
+  await press("Plastic");
+  await pick("Material", "Food packaging");
+  await press(/^Drypoint/);
   await type("Width", "120");
   await type("Height", "90");
   await press("Put it in the rack");
@@ -60,10 +68,11 @@ test("what is missing or too large is told at each field", async () => {
   await press("Put it in the rack");
   expect(alerts()).toEqual([
     "Name: nothing is written yet.",
-    "Width: 5 is not between 10 and 2500 mm.",
+    "Width: 5 is not between 10 and 2500 mm. Did you mean 50 mm (5 cm)?",
     "Height: “tall” is not a number.",
+    "How the image gets into it: nothing is chosen yet.",
   ]);
-  expect(server.sent).toEqual([]);
+  expect(server.sent.map((each) => each.call)).not.toContain("POST /plates");
 });
 
 test("in inches it is typed and refused in inches, and sent in mm", async () => {
@@ -72,12 +81,65 @@ test("in inches it is typed and refused in inches, and sent in mm", async () => 
   await type("Name", "Ferry Lamp");
   await type("Width", "120");
   await type("Height", "4");
+  await press(/^Drypoint/);
   await press("Put it in the rack");
-  expect(alerts()).toEqual(["Width: 120 is not between 0.39 and 98.43 in."]);
+  expect(alerts()).toEqual([
+    "Width: 120 is not between 0.39 and 98.43 in. Did you mean 4.72 in (120 mm)?",
+  ]);
   await type("Width", "6,5");
   await press("Put it in the rack");
   await waitFor(() => expect(server.last()?.body.width_mm).toBeCloseTo(165.1));
   expect(server.last().body.thickness_mm).toBeCloseTo(1.27);
+});
+
+test("digits choose how the image gets in, M what it is of; what it cannot take says why", async () => {
+  const { server } = await putting();
+  await userEvent.keyboard("7");
+  expect(screen.getByRole("button", { name: /^Drypoint/ })).toHaveAttribute("aria-pressed", "true");
+  expect(await screen.findByText(/^To its first proof: about/)).toBeVisible();
+  for (const name of ["Zinc", "Plastic", "Photopolymer"]) {
+    await userEvent.keyboard("m");
+    expect(screen.getByRole("button", { name })).toHaveAttribute("aria-pressed", "true");
+  }
+  await waitFor(() =>
+    expect(alerts()).toEqual([
+      "Drypoint: it would tear the layer. Choose another material, or leave it out.",
+    ]),
+  );
+  expect(screen.getByRole("button", { name: /^Aquatint/ })).toBeDisabled();
+  server.answer(
+    "POST /plates",
+    refuse(422, fault("routes", "Drypoint cannot be done on polymer.")),
+  );
+  await type("Name", "Torn");
+  await type("Width", "100");
+  await type("Height", "80");
+  await press("Put it in the rack");
+  await waitFor(() => expect(alerts().join()).toContain("cannot be done on polymer"));
+  expect(screen.getByLabelText("Width")).toHaveValue("100");
+});
+
+test("what was typed of a plate is changed, decided on its version; a refusal keeps it", async () => {
+  const server = fakeServer({
+    ...PUT_IN,
+    [`PUT /plates/${LANTERN}`]: refuse(
+      422,
+      fault("width_mm", "The areas planned on Lantern Row come to 240 cm²."),
+    ),
+  });
+  const { at } = openAt(`/plates/${LANTERN}/facts`);
+  await screen.findByRole("heading", { name: "What plate is this?" });
+  expect(screen.getByLabelText("Name")).toHaveValue("Lantern Row");
+  await type("Width", "120");
+  await press("Keep the change");
+  await waitFor(() => expect(alerts().join()).toContain("come to 240 cm²"));
+  expect(screen.getByLabelText("Width")).toHaveValue("120");
+  server.answer(`PUT /plates/${LANTERN}`, { body: { ...plate, width_mm: 210 } });
+  await type("Width", "210");
+  await press("Keep the change");
+  await waitFor(() => expect(at()).toBe(`/plates/${LANTERN}`));
+  expect(server.last().body).toMatchObject({ version: plate.version, width_mm: 210 });
+  expect(await screen.findByText(/What stood before is in its record/)).toBeVisible();
 });
 
 test("a plate in the bath shows its bites, the one under way, and the way to the bath", async () => {

@@ -45,6 +45,17 @@ export function Labelled({
   );
 }
 
+/** What is wrong with a field, told elsewhere than at it. */
+export function FieldFault({ form, name }: { form: Form; name: string }) {
+  const { fault } = useField(form, name);
+  if (!fault) return null;
+  return (
+    <Care role="alert" className="mt-1.5">
+      {fault}
+    </Care>
+  );
+}
+
 const attributes = (field: Bound) => ({
   id: field.id,
   ref: field.ref,
@@ -78,7 +89,17 @@ export function NumberField({
   step = 1,
   bare,
   label,
-}: Props & { step?: number; bare?: boolean; label?: string }) {
+  drawn,
+  word,
+}: Props & {
+  step?: number;
+  bare?: boolean;
+  label?: string;
+  /** On a drawing: no wider than it must be. */
+  drawn?: boolean;
+  /** Said after the unit. */
+  word?: string;
+}) {
   const bound = useField(form, name);
   const field = label ? { ...bound, label } : bound;
   const isTime = field.kind === "time";
@@ -88,7 +109,7 @@ export function NumberField({
         <input
           {...attributes(field)}
           inputMode={isTime ? "text" : "decimal"}
-          className="num w-24 min-w-0 flex-1 py-2 pr-1 pl-3 text-right text-h3 leading-none font-bold outline-offset-4 pointer-coarse:min-h-12"
+          className={`num ${drawn ? "w-15" : "w-24"} min-w-0 flex-1 py-2 pr-1 pl-3 text-right text-h3 leading-none font-bold outline-offset-4 pointer-coarse:min-h-12`}
           value={field.text}
           onChange={(event) => field.change(event.target.value)}
           onKeyDown={(event) => {
@@ -97,7 +118,7 @@ export function NumberField({
           }}
         />
         <span className="flex items-center pr-3 pl-1 whitespace-nowrap text-ink-2">
-          {field.unit}
+          {word ? `${field.unit} ${word}` : field.unit}
         </span>
       </div>
     </Labelled>

@@ -1,4 +1,5 @@
-import { limitsIn, readTyped } from "./read";
+import { limitsIn } from "./limits";
+import { readTyped } from "./read";
 import {
   fieldAt,
   length,
@@ -73,7 +74,7 @@ test("inches are read as mm, and their limits told in inches", () => {
   const plate = shapeOf("PlateIn", { width_mm: length("Width") });
   expect(readTyped(plate, { width_mm: "4" }, IMPERIAL).body.width_mm).toBeCloseTo(101.6);
   expect(said(plate, { width_mm: "100" }, IMPERIAL)).toEqual([
-    ["width_mm", "Width: 100 is not between 0.39 and 98.43 in."],
+    ["width_mm", "Width: 100 is not between 0.39 and 98.43 in. Did you mean 3.94 in (100 mm)?"],
   ]);
 });
 
@@ -153,4 +154,28 @@ test("a field of a row knows its number", () => {
   const shape = shapeOf("StripIn", { "patches.*.lstar": number("Patch #, L*") });
   expect(fieldAt(shape, "patches.4.lstar")?.label).toBe("Patch 5, L*");
   expect(fieldAt(shape, "patches.4.nothing")).toBeUndefined();
+});
+
+test("out of its limits, what was probably meant is asked: a digit, another unit, another habit", () => {
+  const size = shapeOf("PlateIn", { width_mm: length("Width"), name: text("Name") });
+  const told = (typed: string, units = METRIC) => said(size, { name: "x", width_mm: typed }, units);
+  expect(told("3200")).toEqual([
+    ["width_mm", "Width: 3200 is not between 10 and 2500 mm. Did you mean 320 mm?"],
+  ]);
+  expect(told("9")).toEqual([
+    ["width_mm", "Width: 9 is not between 10 and 2500 mm. Did you mean 90 mm (9 cm)?"],
+  ]);
+  expect(told("200", IMPERIAL)).toEqual([
+    ["width_mm", "Width: 200 is not between 0.39 and 98.43 in. Did you mean 7.87 in (200 mm)?"],
+  ]);
+  expect(told("90000")[0]?.[1]).not.toContain("Did you mean");
+  const warm = (typed: string, units = METRIC) =>
+    said(BATH, { ...good, temperature_c: typed }, units)[0]?.[1];
+  expect(warm("68")).toBe(
+    "Temperature: 68 is not between 0 and 60 °C. Did you mean 20 °C (68 °F)?",
+  );
+  expect(warm("20", IMPERIAL)).toBe(
+    "Temperature: 20 is not between 32 and 140 °F. Did you mean 68 °F (20 °C)?",
+  );
+  expect(warm("180")).toBe("Temperature: 180 is not between 0 and 60 °C.");
 });

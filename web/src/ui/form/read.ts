@@ -1,7 +1,8 @@
-import { clock } from "../times";
 import type { Units } from "../units";
+import { likely } from "./likely";
+import { limitsIn, outside } from "./limits";
 import { type Field, fieldAt, type Shape } from "./shape";
-import { measureOf, shownIn, unitOf } from "./units";
+import { measureOf } from "./units";
 
 /** What is typed: texts, ticks, and rows of them, by the names of the API's body. */
 export type Typed = { [name: string]: unknown };
@@ -58,7 +59,8 @@ function readField(
   const fault = (words: string) => faults.set(path, `${field.label}: ${words}`);
   if (field.kind === "yes") return value === true;
   const typed = String(value ?? "");
-  if (typed.trim() === "" && field.needed) fault("nothing is written yet.");
+  if (typed.trim() === "" && field.needed)
+    fault(`nothing is ${field.kind === "pick" ? "chosen" : "written"} yet.`);
   const measure = measureOf(field);
   if (!measure) return words(field, typed, fault);
   const number = measure.read(typed, field, units);
@@ -69,7 +71,8 @@ function readField(
     );
     return null;
   }
-  if (outside(field, number)) fault(`${typed} is not ${limitsIn(field, units)}.`);
+  if (outside(field, number))
+    fault(`${typed} is not ${limitsIn(field, units)}.${likely(field, number, units)}`);
   return number;
 }
 
@@ -90,28 +93,4 @@ function parsed(typed: string, fault: (words: string) => void): unknown {
     fault("this is not JSON yet.");
     return null;
   }
-}
-
-/** Limits are given to this share of themselves, so that 140 °F is not hotter than 60 °C. */
-const ROUNDING = 1e-9;
-
-function outside({ low, high, aboveLow, belowHigh }: Field, value: number): boolean {
-  const slack = ROUNDING * Math.max(1, Math.abs(value));
-  if (low !== undefined && (aboveLow ? value <= low : value < low - slack)) return true;
-  return high !== undefined && (belowHigh ? value >= high : value > high + slack);
-}
-
-/** The limits of a field in the user's units: "between 0 and 60 °C". */
-export function limitsIn(field: Field, units: Units): string {
-  const unit = unitOf(field, units);
-  const isTime = field.kind === "time";
-  const say = (value: number) => (isTime ? clock(value) : shownIn(field, value, units));
-  const after = unit && !isTime ? ` ${unit}` : "";
-  const { low, high, aboveLow, belowHigh } = field;
-  if (low === undefined && high === undefined) return "allowed";
-  if (low === undefined) return `${belowHigh ? "below" : "at most"} ${say(high as number)}${after}`;
-  if (high === undefined) return `${aboveLow ? "above" : "at least"} ${say(low)}${after}`;
-  if (aboveLow)
-    return `above ${say(low)} and ${belowHigh ? "below" : "at most"} ${say(high)}${after}`;
-  return `between ${say(low)} and ${say(high)}${after}`;
 }

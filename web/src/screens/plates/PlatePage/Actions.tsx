@@ -33,7 +33,10 @@ export function Actions({ plate, plans }: { plate: Plate; plans: Plan[] }) {
       ) : (
         <Begin plate={plate} plans={plans} />
       )}
-      <Button look="quiet" className="ml-auto" onClick={() => away.mutate(!plate.put_away)}>
+      <ButtonLink look="quiet" className="ml-auto" to={`/r/${room}/plates/${plate.id}/facts`}>
+        Change the plate
+      </ButtonLink>
+      <Button look="quiet" onClick={() => away.mutate(!plate.put_away)}>
         {plate.put_away ? "Back into the rack" : "Put away"}
       </Button>
       <Trouble error={away.error} />

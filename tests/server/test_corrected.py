@@ -1,0 +1,127 @@
+"""What was typed of plates and baths is changed, what stood before kept; or it is refused."""
+
+import pytest
+
+from server.record.models import Entry
+from server.runs.models import Run
+from tests.server.conftest import new_id
+
+
+def put_in(person, **more):
+    plate = {"id": new_id(), "name": "New", "metal": "copper", "route": "aquatint",
+             "thickness_mm": 1.2, "width_mm": 200, "height_mm": 150, **more}  # fmt: skip
+    return person.must("POST", "/plates", plate)
+
+
+def change(person, plate, **said):
+    now = person.must("GET", f"/plates/{plate['id']}")
+    return person.ask("PUT", f"/plates/{plate['id']}", {"version": now["version"], **said})
+
+
+def last_said():
+    return Entry.objects.order_by("-at").first()
+
+
+@pytest.mark.parametrize(
+    ("said", "words", "stood"),
+    [
+        ({"name": "Newer"}, "name New → Newer", "New"),
+        ({"width_mm": 210}, "width 200 → 210 mm", 200),
+        ({"height_mm": 99.5}, "height 150 → 99.5 mm", 150),
+        ({"thickness_mm": 0.9}, "thickness 1.2 → 0.9 mm", 1.2),
+        ({"metal": "zinc"}, "metal copper → zinc", "copper"),
+        ({"route": "drypoint"}, "route aquatint → drypoint", "aquatint"),
+        ({"place": "drawing"}, "place resting → drawing", "resting"),
+    ],
+)
+def test_each_fact_of_a_plate_is_changed_and_what_stood_before_is_kept(keeper, said, words, stood):
+    plate = put_in(keeper)
+    status, changed = change(keeper, plate, **said)
+    ((field, value),) = said.items()
+    assert (status, changed[field]) == (200, value)
+    entry = last_said()
+    assert entry.text == f"Changed: {words}."
+    assert entry.data["before"] == {field: stood}
+
+
+def test_facts_are_told_one_by_one_and_what_did_not_change_is_not_told(keeper):
+    plate = put_in(keeper)
+    change(keeper, plate, facts={**plate["facts"], "back": "filmed", "face_marked": True})
+    said = last_said().text
+    assert "back nothing → filmed" in said and "face marked no → yes" in said
+    assert "trimmed" not in said
+    change(keeper, plate, name="New")
+    assert last_said().text == "Nothing changed."
+
+
+def test_a_plate_nothing_was_done_to_gets_the_course_of_what_it_is_now(keeper):
+    plate = put_in(keeper, metal="plastic", route="drypoint", facts={"plastic": "acrylic"})
+    status, changed = change(keeper, plate, metal="zinc", route="mixed",
+                             routes=["etched line", "aquatint"])  # fmt: skip
+    assert (status, changed["facts"]["plastic"]) == (200, None)
+    steps = keeper.must("GET", f"/plates/{plate['id']}/course")["steps"]
+    assert {step["route"] for step in steps} == {"etched line", "aquatint"}
+    status, reply = change(keeper, plate, metal="plastic")
+    assert (status, reply["error"]["code"]) == (422, "route-not-for-material")
+    assert keeper.must("GET", f"/plates/{plate['id']}")["metal"] == "zinc"
+
+
+def test_another_material_is_refused_once_its_bites_are_planned(furnished):
+    plate = {"id": furnished.ids["plate"]}
+    Run.objects.all().delete()
+    for said, field in (({"metal": "zinc"}, "metal"), ({"route": "drypoint"}, "route")):
+        status, reply = change(furnished, plate, **said)
+        assert (status, reply["error"]["field"]) == (422, field)
+        assert "its bites are planned since" in reply["error"]["text"]
+    assert change(furnished, plate, metal="copper", thickness_mm=1.0)[0] == 200
+
+
+def test_a_size_smaller_than_its_planned_areas_is_refused(furnished):
+    plate = {"id": furnished.ids["plate"]}
+    status, reply = change(furnished, plate, width_mm=100, height_mm=150)
+    error = reply["error"]
+    assert (status, error["code"], error["field"]) == (422, "smaller-than-its-areas", "width_mm")
+    assert "come to 240 cm²" in error["text"] and "has 150 cm²" in error["text"]
+    assert change(furnished, plate, width_mm=160)[0] == 200  # 240 cm²: they just fit
+    assert change(furnished, plate, width_mm=300)[0] == 200
+
+
+def test_a_plate_with_something_under_way_is_not_put_away(furnished):
+    plate = {"id": furnished.ids["plate"]}
+    status, reply = change(furnished, plate, put_away=True)
+    assert (status, reply["error"]["code"]) == (422, "plate-in-use")
+    assert "Lift it, or set the run aside" in reply["error"]["text"]
+    furnished.must("POST", f"/runs/{furnished.ids['run']}/end", {"reason": "tomorrow"})
+    timer = {"id": new_id(), "plate": plate["id"], "what": "ground cooling", "seconds": 600}
+    furnished.must("POST", "/timers", timer)
+    status, reply = change(furnished, plate, put_away=True)
+    assert "a timer of it runs: ground cooling" in reply["error"]["text"]
+    furnished.must("POST", f"/timers/{timer['id']}/end")
+    assert change(furnished, plate, put_away=True)[0] == 200
+    assert last_said().text == "Put away."
+
+
+def test_a_bath_that_holds_a_plate_is_not_retired(furnished):
+    path = f"/baths/{furnished.ids['bath']}"
+    status, reply = furnished.ask("PUT", path, {"version": 1, "retired": True})
+    assert (status, reply["error"]["code"]) == (422, "bath-in-use")
+    assert "Plate bites in it" in reply["error"]["text"]
+    furnished.must("POST", f"/runs/{furnished.ids['run']}/end", {"reason": "tomorrow"})
+    now = furnished.must("GET", path)["version"]
+    assert furnished.must("PUT", path, {"version": now, "retired": True})["retired"]
+
+
+def test_a_volume_that_its_vessel_cannot_take_is_refused(furnished):
+    path = f"/baths/{furnished.ids['bath']}"
+    sides = {"width_mm": 300, "length_mm": 400, "height_mm": 80}
+    furnished.must("PUT", path, {"version": 1, **sides})
+    for litres, why in ((0.5, "does not cover the plate"), (9.0, "more than the 6.60 L")):
+        status, reply = furnished.ask("PUT", path, {"version": 2, "volume_l": litres})
+        error = reply["error"]
+        assert (status, error["field"], error["unit"]) == (422, "volume_l", "L")
+        assert why in error["text"] and error["allowed"] == "2.88 to 6.60"
+    assert furnished.must("PUT", path, {"version": 2, "volume_l": 5})["volume_l"] == 5
+    entry = last_said()
+    assert (entry.text, entry.data["before"]) == (
+        "Changed Tray: volume 4 → 5 L.", {"volume_l": 4},
+    )  # fmt: skip
