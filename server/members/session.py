@@ -35,7 +35,7 @@ def get_session(request: HttpRequest) -> Session:
 def post_session(request: HttpRequest, payload: SignIn) -> Session:
     """Sign in."""
     require_csrf(request)
-    return Session(me=_me(sign_in(request, payload)), demo=False)
+    return Session(me=_me(sign_in(request, payload)), demo=demo_allowed(request))
 
 
 @router.delete("/session", response={204: None})

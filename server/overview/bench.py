@@ -17,7 +17,7 @@ from server.exposures.reads import name_of
 from server.overview.bath_shelf import known_from
 from server.overview.bath_speeds import Known
 from server.overview.plate_page import next_cautions, next_step, run_card
-from server.overview.schemas import Bench, BenchBath, Due, NextStep
+from server.overview.schemas import Bench, BenchBath, Due, FirstThing, NextStep
 from server.overview.standing import Standing, needing_hands_first, standings
 from server.plates.models import Plate
 from server.rooms.models import Room
@@ -60,7 +60,20 @@ def bench(room: Room, now_seconds: float) -> Bench:
             for at in stands[:MOST_NEXT]
         ],
         plates=len(stands),
+        first=_first(room, bath=bool(baths), plate=bool(stands)),
     )
+
+
+def _first(room: Room, *, bath: bool, plate: bool) -> list[FirstThing]:
+    """Return what the room needs first; what was put away or retired was there."""
+    there = {
+        "bath": bath or Bath.objects.filter(room=room).exists(),
+        "strip": Strip.objects.filter(room=room).exists(),
+        "plate": plate or Plate.objects.filter(room=room).exists(),
+    }
+    if all(there.values()):
+        return []
+    return [FirstThing(what=what, done=done) for what, done in there.items()]
 
 
 def _cautions(baths: list[Bath], stands: list[Standing]) -> list[Caution]:

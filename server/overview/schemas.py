@@ -145,6 +145,13 @@ class NextStep(Schema):
     text: str
 
 
+class FirstThing(Schema):
+    """What a print room needs before its first planned bite."""
+
+    what: Literal["bath", "strip", "plate"]
+    done: bool
+
+
 class Bench(Schema):
     """The bench: what is in which bath, what falls due, what to beware of, what is next."""
 
@@ -156,3 +163,5 @@ class Bench(Schema):
     """Of the plates that need hands first."""
     plates: int
     """Plates in the rack, of which ``next`` shows the first."""
+    first: list[FirstThing]
+    """In the order they are asked for; empty once the room has all of them."""

@@ -11,7 +11,7 @@ from server.courses.models import Course
 from server.plans.models import Plan
 from server.plates.models import Plate
 from server.runs.models import Run
-from tests.server.conftest import Device, new_id, plan_body
+from tests.server.conftest import Device, furnish, new_id, plan_body
 
 MORE = 7
 
@@ -91,6 +91,23 @@ def test_a_list_asks_no_more_for_more_plates(furnished, path):
 def test_a_page_asks_little(furnished, path):
     grow(furnished, 2)
     assert queries(furnished, path.format(**furnished.ids)) <= 25
+
+
+def test_an_empty_room_is_told_what_it_needs_first_until_it_has_all(keeper):
+    def first():
+        return {each["what"]: each["done"] for each in keeper.must("GET", "/bench")["first"]}
+
+    assert first() == {"bath": False, "strip": False, "plate": False}
+    assert list(first()) == ["bath", "strip", "plate"]
+    bath = {"id": new_id(), "name": "Tray", "volume_l": 4, "mordant": "copper-ferric",
+            "temperature_c": 18.5}  # fmt: skip
+    keeper.must("POST", "/baths", bath)
+    assert first() == {"bath": True, "strip": False, "plate": False}
+    now = keeper.must("GET", f"/baths/{bath['id']}")["version"]
+    keeper.must("PUT", f"/baths/{bath['id']}", {"version": now, "retired": True})
+    assert first()["bath"]  # it was there
+    furnish(keeper)
+    assert keeper.must("GET", "/bench")["first"] == []
 
 
 def test_the_bench_says_what_bites_where_and_what_is_due(furnished):

@@ -4888,6 +4888,8 @@ export interface components {
             cautions: components["schemas"]["Caution"][];
             /** Due */
             due: components["schemas"]["Due"][];
+            /** First */
+            first: components["schemas"]["FirstThing"][];
             /** Next */
             next: components["schemas"]["NextStep"][];
             /** Now Seconds */
@@ -8013,6 +8015,19 @@ export interface components {
             sequence: number;
             /** Spread Ms */
             spread_ms: number;
+        };
+        /**
+         * FirstThing
+         * @description What a print room needs before its first planned bite.
+         */
+        FirstThing: {
+            /** Done */
+            done: boolean;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "bath" | "strip" | "plate";
         };
         /**
          * Fit

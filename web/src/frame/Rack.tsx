@@ -55,6 +55,7 @@ export function Rack() {
   const { room } = useHere();
   const { away, search, list, total, plates, go, swap, find } = useShelf();
   const long = plates.length > MOST_STANDING;
+  const empty = list !== undefined && total === 0 && !away;
   return (
     <nav
       aria-label="Rack"
@@ -94,10 +95,37 @@ export function Rack() {
             Put a plate in
           </Link>
         </li>
+        {empty ? <Ghosts /> : null}
+        <li className="flex-none px-4 max-desk:order-10 desk:hidden">
+          <TextButton className="min-h-12 whitespace-nowrap" onClick={swap}>
+            {away ? "To the rack" : "Put away"}
+          </TextButton>
+        </li>
       </ul>
       <Foot />
     </nav>
   );
+}
+
+const GHOSTS_PX = [64, 90, 48, 118, 68];
+
+/** Where plates will stand. */
+function Ghosts() {
+  return GHOSTS_PX.map((wide) => (
+    <li
+      key={wide}
+      aria-hidden="true"
+      className="flex h-18 items-center border-b-2 border-wood-deep px-4 max-desk:hidden"
+    >
+      <svg width={wide} height="11" aria-hidden="true">
+        <path
+          d={`M.7 10.3L4 .7H${wide - 4}L${wide - 0.7} 10.3Z`}
+          className="fill-none stroke-ink-3"
+          strokeDasharray="4 3"
+        />
+      </svg>
+    </li>
+  ));
 }
 
 /** The scale of the plates, and the house's own stamp. */

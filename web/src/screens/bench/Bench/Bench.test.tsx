@@ -1,4 +1,4 @@
-import { screen, waitFor } from "@testing-library/react";
+import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Shapes } from "../../../api/client";
 import { nowSeconds } from "../../../device/clock";
@@ -92,12 +92,57 @@ test("ink that closes needs hands before; closed a quarter of an hour ago it is 
 });
 
 test("an empty bench says what to do first", async () => {
-  const empty = { baths: [], due: [], next: [], cautions: [] };
+  const empty = { baths: [], due: [], next: [], cautions: [], first: [] };
   fakeServer({ "GET /bench": { body: empty }, "GET /plates": { body: listed([]) } });
   openAt("/bench");
   expect(await screen.findByRole("heading", { name: "No bath yet" })).toBeVisible();
   expect(screen.getByText("Nothing falls due in the next two hours.")).toBeVisible();
   expect(screen.getByRole("heading", { name: "Your hands are free." })).toBeVisible();
+});
+
+const first = (...done: string[]) =>
+  ["bath", "strip", "plate"].map((what) => ({ what, done: done.includes(what) }));
+
+test("an empty room asks what there is: a bath, a strip, a plate, or the made-up room", async () => {
+  const server = fakeServer({
+    "GET /bench": { body: { ...bench, baths: [], due: [], next: [], plates: 0, first: first() } },
+    "GET /plates": { body: listed([]) },
+    "POST /api/session": { body: told("/api/session") },
+  });
+  const { at, client } = openAt("/bench");
+  client.setQueryData(["session"], { ...told<object>("/api/session"), demo: true } as never);
+  expect(
+    await screen.findByRole("heading", { name: "What do you have in front of you?" }),
+  ).toBeVisible();
+  const titles = screen.getAllByRole("article").map((each) => within(each).getByRole("heading"));
+  expect(titles.map((each) => each.textContent)).toEqual([
+    "A bath",
+    "A test strip",
+    "A plate",
+    "Nothing yet",
+  ]);
+  await userEvent.keyboard("4");
+  await waitFor(() => expect(server.last().body.sign_in).toBe("keeper@lantern-quay"));
+  await waitFor(() => expect(at()).toMatch(/bench$|^\/$/));
+});
+
+test("its digits lead to each of them", async () => {
+  fakeServer({ "GET /bench": { body: { ...bench, first: first() } } });
+  const { at } = openAt("/bench");
+  await screen.findByRole("heading", { name: /What do you have/ });
+  await userEvent.keyboard("3");
+  await waitFor(() => expect(at()).toBe("/plates/new"));
+});
+
+test("a room that is begun is told what is still to come, the first of it strong", async () => {
+  fakeServer({ "GET /bench": { body: { ...bench, first: first("bath") } } });
+  openAt("/bench");
+  expect(
+    await screen.findByRole("heading", { name: /^two things more before a bite/i }),
+  ).toBeVisible();
+  expect(screen.getByText("It is there.")).toBeVisible();
+  expect(screen.getByRole("link", { name: "Bite or read one" })).toHaveClass("bg-ink");
+  expect(screen.getByRole("link", { name: "Put it in the rack" })).not.toHaveClass("bg-ink");
 });
 
 test("the bench that cannot be had says why", async () => {

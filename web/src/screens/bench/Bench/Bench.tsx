@@ -7,6 +7,7 @@ import { useHere } from "../../../frame/useHere";
 import { useOpenRuns } from "../../../frame/useOpenRuns";
 import { ButtonLink } from "../../../ui/Button";
 import { CautionCard } from "../../../ui/CautionCard";
+import { FirstDay } from "./FirstDay";
 import { FoldedCaution } from "./FoldedCaution";
 import { Key } from "../../../ui/Key";
 import { Mark } from "../../../ui/Mark";
@@ -15,6 +16,7 @@ import { Asking } from "../../../ui/Asking";
 import { shownTemperature, temperatureUnit } from "../../../ui/units";
 import { useNow } from "../../../ui/useNow";
 import { Headline } from "./Headline";
+import { NextFirst } from "./NextFirst";
 import { Trays } from "./Trays";
 
 type BenchOut = Shapes["Bench"];
@@ -39,6 +41,7 @@ export function Bench() {
         <h1>Bench</h1>
       </Asking>
     );
+  if (data.first.length > 0 && data.first.every((each) => !each.done)) return <FirstDay />;
   const due = data.due.filter(
     (item) => !PASSES.includes(item.kind) || item.at_seconds > now - OVER_SECONDS,
   );
@@ -53,6 +56,7 @@ export function Bench() {
           </ButtonLink>
         ) : null}
       </div>
+      {data.first.length > 0 ? <NextFirst first={data.first} /> : null}
       <Trays baths={data.baths} due={due} />
       <Ruler due={due} now={now} />
       <Section className="grid grid-cols-[repeat(auto-fit,minmax(300px,1fr))] gap-6.5">

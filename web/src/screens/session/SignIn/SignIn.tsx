@@ -1,15 +1,14 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Navigate, useLocation } from "react-router";
 import type { Shapes } from "../../../api/client";
-import { sessionQuery, signIn } from "../../../api/session";
-import { flushAll } from "../../../device/flush";
+import { sessionQuery } from "../../../api/session";
+import { enter, openDemo } from "../../../frame/enter";
 import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { TextField } from "../../../ui/form/Fields";
 import { shapeOf, text } from "../../../ui/form/shape";
 import { useForm } from "../../../ui/form/useForm";
 
-const DEMO = { sign_in: "keeper@lantern-quay", password: "lantern-quay" };
 const SHAPE = shapeOf("SignIn", { sign_in: text("Sign-in name"), password: text("Password") });
 
 /** Sign in; on the machine that serves it, the demo print room is one press away. */
@@ -17,15 +16,9 @@ export function SignIn() {
   const client = useQueryClient();
   const from = (useLocation().state as { from?: string } | null)?.from ?? "/";
   const { data, isPlaceholderData } = useQuery(sessionQuery);
-  const enter = async (given: Shapes["SignIn"]) => {
-    const session = await signIn(given);
-    client.setQueryData(sessionQuery.queryKey, session);
-    localStorage.setItem("keen-me", JSON.stringify(session));
-    if (session.me) flushAll(session.me.id);
-  };
   const form = useForm<Shapes["SignIn"], void>(SHAPE, {
     start: { sign_in: "", password: "" },
-    send: enter,
+    send: (given) => enter(client, given),
   });
   if (data?.me && !isPlaceholderData) return <Navigate to={from} replace />;
   return (
@@ -60,11 +53,11 @@ export function SignIn() {
         </form>
         {data?.demo ? (
           <div className="mt-6 flex flex-wrap items-center gap-4.5">
-            <Button disabled={form.busy} onClick={() => form.act(() => enter(DEMO))}>
+            <Button disabled={form.busy} onClick={() => form.act(() => openDemo(client))}>
               Open the demo print room
             </Button>
             <span className="note">
-              Lantern Quay: six made-up plates, one of them in the bath. Only on this machine.
+              Lantern Quay: ten made-up plates, one of them in the bath. Only on this machine.
             </span>
           </div>
         ) : null}
