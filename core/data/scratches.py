@@ -110,7 +110,7 @@ TEXTURES: dict[str, TextureRow] = {
         TextureRow("multi-line", "multi-line tool", "run", 0.18, 0.06,
                    "Draw it with even weight; each run at another angle.", minutes_a_cm2=0.2),
         TextureRow("dots", "dots with the needle", "layer", 0.06, 0.03,
-                   "Press and turn the needle; a layer is about four dots to a square mm.",
+                   "Press and turn the needle; a layer is about four dots in 1 mm².",
                    minutes_a_cm2=4.0),
         TextureRow("pressed-texture", "texture pressed in", "pass", 0.20, 0.10,
                    "Lay the cloth or mesh on the plate, blanket over it, one pass.",

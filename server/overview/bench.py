@@ -17,7 +17,7 @@ from server.exposures.reads import name_of
 from server.overview.bath_shelf import known_from
 from server.overview.bath_speeds import Known
 from server.overview.plate_page import next_cautions, next_step, run_card
-from server.overview.schemas import Bench, BenchBath, Due, FirstThing, NextStep
+from server.overview.schemas import Bench, BenchBath, Due, FirstThing, NextStep, What
 from server.overview.standing import Standing, needing_hands_first, standings
 from server.plates.models import Plate
 from server.rooms.models import Room
@@ -60,16 +60,22 @@ def bench(room: Room, now_seconds: float) -> Bench:
             for at in stands[:MOST_NEXT]
         ],
         plates=len(stands),
-        first=_first(room, bath=bool(baths), plate=bool(stands)),
+        first=_first(room, baths, strips, stands),
     )
 
 
-def _first(room: Room, *, bath: bool, plate: bool) -> list[FirstThing]:
+def _first(
+    room: Room,
+    baths: list[Bath],
+    strips: list[tuple[Strip, Followed]],
+    stands: list[Standing],
+) -> list[FirstThing]:
     """Return what the room needs first; what was put away or retired was there."""
-    there = {
-        "bath": bath or Bath.objects.filter(room=room).exists(),
-        "strip": Strip.objects.filter(room=room).exists(),
-        "plate": plate or Plate.objects.filter(room=room).exists(),
+    bitten = bool(strips) or any(at.run is not None and at.run.strip_id for at in stands)
+    there: dict[What, bool] = {
+        "bath": bool(baths) or Bath.objects.filter(room=room).exists(),
+        "strip": bitten or Strip.objects.filter(room=room).exists(),
+        "plate": bool(stands) or Plate.objects.filter(room=room).exists(),
     }
     if all(there.values()):
         return []

@@ -145,10 +145,13 @@ class NextStep(Schema):
     text: str
 
 
+What = Literal["bath", "strip", "plate"]
+
+
 class FirstThing(Schema):
     """What a print room needs before its first planned bite."""
 
-    what: Literal["bath", "strip", "plate"]
+    what: What
     done: bool
 
 

@@ -31,7 +31,7 @@ class OpenInking:
 def open_inkings(room: Room) -> Iterator[OpenInking]:
     """Yield the last inking of each layer made by hand, in two queries however many there are."""
     rows = list(Layering.objects.filter(room=room, put_away=False).select_related("work"))
-    states = work_states(rows)
+    states = work_states(rows) if rows else {}
     for row in rows:
         for layer in decided_of(row).layers:
             inking = latest_inking(states[row.id], layer.id)

@@ -98,7 +98,7 @@ export function Rack() {
         {empty ? <Ghosts /> : null}
         <li className="flex-none px-4 max-desk:order-10 desk:hidden">
           <TextButton className="min-h-12 whitespace-nowrap" onClick={swap}>
-            {away ? "To the rack" : "Put away"}
+            {away ? "Back to the rack" : "Put-away plates"}
           </TextButton>
         </li>
       </ul>
@@ -130,6 +130,7 @@ function Ghosts() {
 
 /** The scale of the plates, and the house's own stamp. */
 function Foot() {
+  const { me } = useHere();
   return (
     <div
       aria-hidden="true"
@@ -142,7 +143,7 @@ function Foot() {
           fill="none"
         />
         <text x="0" y="29" fontSize="13" className="num">
-          10 cm
+          {me.length_unit === "in" ? "4 in" : "10 cm"}
         </text>
       </svg>
       <span className="-rotate-3 rounded-[50%] border border-ink-3 px-2.5 py-2 font-slab text-note leading-none font-bold tracking-wider text-ink-2">

@@ -2,10 +2,11 @@ import type { Bath } from "../api/baths";
 import type { Plan, PlanArea, PlanIn } from "../api/plans";
 import { lineOf, measuredFields, typedLine } from "../ui/form/MeasuredLines";
 import type { Typed } from "../ui/form/read";
-import { number, pick, type Shape, shapeOf, text, time } from "../ui/form/shape";
+import { pick, type Shape, shapeOf, area as surface, text, time } from "../ui/form/shape";
 import type { Sent } from "../ui/form/useKeeping";
 import { typedNumber } from "../ui/numbers";
 import { clock } from "../ui/times";
+import { begun } from "../ui/words";
 import type { AreaRow, ProcessParts } from "./parts";
 
 const AT_20_C = { temperature_c: 20, load_g_per_l: 0 };
@@ -43,9 +44,9 @@ export const planShape = ({ area, fields }: ProcessParts): Shape =>
     way: pick("Planned by"),
     anew: pick("For a new ground"),
     "areas.*.again": pick("Open again"),
-    "areas.*.seconds": time(`${area.charAt(0).toUpperCase()}${area.slice(1)} #, time in all`),
+    "areas.*.seconds": time(`${begun(area)} #, time in all`),
     "areas.*.name": text(`Name of ${area} #`),
-    "areas.*.open_cm2": number(`${area.charAt(0).toUpperCase()}${area.slice(1)} #, surface in cm²`),
+    "areas.*.open_cm2": surface(`${begun(area)} #, surface`),
     ...fields,
     ...measuredFields("measured"),
   });

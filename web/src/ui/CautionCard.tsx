@@ -1,6 +1,7 @@
 import type { ReactNode } from "react";
 import type { Shapes } from "../api/client";
 import { Mark } from "./Mark";
+import { Said } from "./Said";
 
 const COLOUR = { danger: "text-vermilion", care: "text-ferric-deep" } as const;
 
@@ -20,9 +21,11 @@ export function CautionCard({
       </span>
       <div>
         <h3 className={`text-lead ${colour}`}>{caution.title}</h3>
-        <p className="mt-0.5">{caution.text}</p>
+        <p className="mt-0.5">
+          <Said>{caution.text}</Said>
+        </p>
         <p className="note mt-0.5">
-          <b>If it went wrong:</b> {caution.now}
+          <b>If it went wrong:</b> <Said>{caution.now}</Said>
         </p>
         {children}
       </div>

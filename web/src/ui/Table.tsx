@@ -1,3 +1,4 @@
+import { Said } from "./Said";
 import type { ReactNode } from "react";
 
 /** A column: its head, digits to the right, or left out on a narrow screen. */
@@ -34,6 +35,8 @@ export function Digits({ children, desk }: { children: ReactNode; desk?: boolean
 
 type Row = Record<string, unknown>;
 
+const cell = (value: unknown) => <Said>{String(value)}</Said>;
+
 /** A table of words. */
 export function PlainTable({ columns, rows }: { columns: string[]; rows: Row[] }) {
   return (
@@ -51,7 +54,7 @@ export function PlainTable({ columns, rows }: { columns: string[]; rows: Row[] }
           {rows.map((row) => (
             <tr key={columns.map((column) => String(row[column])).join("|")}>
               {columns.map((column, i) => (
-                <td key={column}>{i === 0 ? <b>{String(row[column])}</b> : String(row[column])}</td>
+                <td key={column}>{i === 0 ? <b>{cell(row[column])}</b> : cell(row[column])}</td>
               ))}
             </tr>
           ))}

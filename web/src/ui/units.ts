@@ -31,3 +31,13 @@ export const shownRun = (metres: number, units: Units): string =>
   units.length_unit === "in"
     ? `${(metres / 0.3048).toFixed(0)} ft`
     : `${metres.toFixed(metres < 10 ? 1 : 0)} m`;
+
+const CM2_PER_IN2 = 6.4516;
+
+export const areaUnit = (units: Units) => (units.length_unit === "in" ? "in²" : "cm²");
+
+/** A surface; tenths where it is small. */
+export function shownArea(cm2: number, units: Units): string {
+  const shown = units.length_unit === "in" ? cm2 / CM2_PER_IN2 : cm2;
+  return shown.toFixed(shown < 10 ? 1 : 0);
+}

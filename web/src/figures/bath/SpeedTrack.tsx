@@ -1,3 +1,5 @@
+import { useUser } from "../../ui/useUser";
+import { inUnits } from "../../ui/inUnits";
 import type { BathPage } from "../../api/baths";
 import { bandOf, type Frame, LEFT, pathOf, scaleOf, stepFor, TRACKS } from "./frame";
 
@@ -7,6 +9,7 @@ const { top } = TRACKS.speed;
 
 /** The speed over time with its band, each check with its error, today's answer, the forecast. */
 export function SpeedTrack({ frame, page, marked }: Props) {
+  const { units } = useUser();
   const all = [...page.line, ...page.forecast];
   const low = Math.min(1, ...all.map((m) => m.low));
   const high = Math.max(1, ...all.map((m) => m.high), ...page.checks.map((c) => c.value));
@@ -59,7 +62,7 @@ export function SpeedTrack({ frame, page, marked }: Props) {
       <text x={LEFT + 8} y={y(1) + 17} className="halo fill-ink-2! text-note">
         {page.strip_name
           ? `×1: as fast as at strip ${page.strip_name}`
-          : "×1: the table's rate, fresh at 20 °C"}
+          : inUnits("×1: the table's rate, fresh at 20 °C", units)}
       </text>
       {page.checks.map((check) => (
         <CheckSign

@@ -5,6 +5,7 @@ import type { Plate } from "../../api/plates";
 import { PlateEdge } from "../../figures/PlateEdge";
 import { plasticSaid } from "../../ui/materials";
 import { Fact, MarkHead } from "../../ui/Section";
+import { Said } from "../../ui/Said";
 import { roman, wallClock } from "../../ui/times";
 import { shownLength } from "../../ui/units";
 import { useHere } from "../useHere";
@@ -34,7 +35,7 @@ export function Head({ plate, plan }: { plate: Plate; plan: Plan | null }) {
       {plan && sheet ? (
         <>
           <Fact name="Bath">{plan.bath_name}</Fact>
-          <Fact name={`Bites, against ${plan.process.against}`}>
+          <Fact name={<Said>{`Bites, against ${plan.process.against}`}</Said>}>
             ×<span className="num">{sheet.speed.toFixed(2)}</span>{" "}
             <small className="note">
               ({sheet.speed_low.toFixed(2)} to {sheet.speed_high.toFixed(2)})

@@ -199,7 +199,9 @@ test("in °F it is typed, refused and shown in °F", async () => {
   expect(screen.getByText("65.3")).toHaveTextContent("65.3°F");
   await press(/Temperature/);
   await userEvent.keyboard("20{Enter}");
-  expect(alerts()).toEqual(["Bath now: 20 is not between 32 and 140 °F."]);
+  expect(alerts()).toEqual([
+    "Bath now: 20 is not between 32 and 140 °F. Did you mean 68 °F (20 °C)?",
+  ]);
   await userEvent.clear(screen.getByLabelText("Bath now"));
   await userEvent.keyboard("68{Enter}");
   await waitFor(() => expect(kinds()[0]?.data.celsius).toBeCloseTo(20));

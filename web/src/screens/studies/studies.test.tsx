@@ -98,7 +98,7 @@ test("a loop takes a tone, by key or pressed; it is sent as an entry in mm as it
     [120, 120],
     [40, 120],
   ]);
-  expect(await screen.findByText("16.0")).toBeVisible();
+  expect(await screen.findByText("16")).toBeVisible();
   await userEvent.keyboard("3");
   await waitFor(() => expect(puts()).toHaveLength(1));
   const edit = first<{ points: number[][]; to_lstar: number }>("edits");

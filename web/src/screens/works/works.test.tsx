@@ -91,6 +91,7 @@ test("from the OK on a sheet is printed plate by plate by the foot switch and si
   await type("Only if", "sky lighter");
   await press("Sheet 2 is OK");
   await waitFor(() => expect(headline()).toMatch(/numbered\.$/));
+  await aMoment(); // "It is moved" was pressed just now
   const touch = async (name: RegExp) => {
     await screen.findByRole("button", { name });
     (document.activeElement as HTMLElement).blur();
@@ -134,7 +135,9 @@ test("a sheet damped again takes its size; half a size is refused", async () => 
   await press("Windows is printed");
   expect(alerts()).toEqual(["Sheet down: nothing is written yet."]);
   await type("Sheet down", "5");
-  expect(alerts()).toEqual(["Sheet down: 5 is not between 10 and 3000 mm."]);
+  expect(alerts()).toEqual([
+    "Sheet down: 5 is not between 10 and 3000 mm. Did you mean 50 mm (5 cm)?",
+  ]);
   await type("Sheet down", "281");
   await press("Windows is printed");
   await waitFor(() => expect(logged(server)).toHaveLength(1));

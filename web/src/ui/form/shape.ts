@@ -8,6 +8,7 @@ export type Kind =
   | "time"
   | "temperature"
   | "length"
+  | "area"
   | "share"
   | "yes"
   | "pick"
@@ -52,6 +53,8 @@ export const number = as("number");
 export const time = as("time");
 export const temperature = as("temperature");
 export const length = as("length");
+/** Typed in cm² or in². */
+export const area = as("area");
 /** Typed in per cent, sent as a share of one. */
 export const share = as("share");
 export const yes = as("yes");

@@ -1,6 +1,6 @@
 import { parseTime } from "../times";
 import { parseNumber, plain } from "../numbers";
-import type { Units } from "../units";
+import { areaUnit, type Units } from "../units";
 import type { Field, Kind } from "./shape";
 
 /** How a kind of field is typed: its unit for this user, and the way there and back. */
@@ -13,6 +13,7 @@ type Measure = {
 const isF = (units: Units) => units.temperature_unit === "F";
 const isIn = (units: Units) => units.length_unit === "in";
 const MM_PER_INCH = 25.4;
+const CM2_PER_IN2 = 6.4516;
 
 const scaled = (
   unit: Measure["unit"],
@@ -44,6 +45,11 @@ const MEASURES: Partial<Record<Kind, Measure>> = {
     (_, units) => units.length_unit,
     (value, units) => (isIn(units) ? value * MM_PER_INCH : value),
     (value, units) => (isIn(units) ? value / MM_PER_INCH : value),
+  ),
+  area: scaled(
+    (_, units) => areaUnit(units),
+    (value, units) => (isIn(units) ? value * CM2_PER_IN2 : value),
+    (value, units) => (isIn(units) ? value / CM2_PER_IN2 : value),
   ),
   share: scaled(
     () => "%",

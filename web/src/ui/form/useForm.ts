@@ -55,7 +55,13 @@ export function useForm<B, R>(shape: Shape, options: Options<B, R>): Form {
   const { hook, last } = useReading(shape, units, before?.values ?? options.start);
   const blank = useRef(options.start);
   const drop = useKeeping(hook, user, options.keepAs, sent, blank);
-  const { busy, trouble, theirs, setTheirs, run, place } = useSending(shape, hook, last, options);
+  const { busy, trouble, theirs, setTheirs, run, place } = useSending(
+    shape,
+    hook,
+    last,
+    units,
+    options,
+  );
   const settled = useCallback(
     (reply: unknown) => {
       adopt(sent, reply);

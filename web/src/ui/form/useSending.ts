@@ -1,6 +1,8 @@
 import { useCallback, useRef, useState } from "react";
 import type { FieldValues, UseFormReturn } from "react-hook-form";
 import { ApiError } from "../../api/client";
+import { inUnits } from "../inUnits";
+import type { Units } from "../units";
 import { placed } from "./faults";
 import type { Read, Typed } from "./read";
 import type { Shape } from "./shape";
@@ -20,6 +22,7 @@ export function useSending(
   shape: Shape,
   hook: UseFormReturn<FieldValues>,
   last: React.RefObject<Read>,
+  units: Units,
   { aliases, theirs: askTheirs }: Places,
 ) {
   const [busy, setBusy] = useState(false);
@@ -38,10 +41,11 @@ export function useSending(
         ? placed(shape, error, last.current.rows, aliases)
         : { at: new Map<string, string>(), rest: "" };
       said.current = [...at.keys()];
-      for (const [path, message] of at) hook.setError(path, { type: "server", message });
-      setTrouble(rest);
+      for (const [path, message] of at)
+        hook.setError(path, { type: "server", message: inUnits(message, units) });
+      setTrouble(inUnits(rest, units));
     },
-    [shape, hook, last, aliases],
+    [shape, hook, last, units, aliases],
   );
   const run = useCallback(
     async (send: () => Promise<unknown>) => {

@@ -7,7 +7,7 @@ const DAY_MS = 86_400_000;
 
 /** The answer: how fast it bites today, and how long it will live. */
 export function Answer({ page }: { page: BathPage }) {
-  const { zone } = useHere();
+  const { zone, me } = useHere();
   const { value, low, high } = page.speed;
   const { life } = page;
   const on = (days: number) =>
@@ -32,7 +32,13 @@ export function Answer({ page }: { page: BathPage }) {
         ) : (
           <Fact name="Life left">{Math.round((1 - life.used_share) * 100)} %</Fact>
         )}
-        <Fact name={page.like ? `or plates like ${page.like}` : "or plates of 15 × 10 cm"}>
+        <Fact
+          name={
+            page.like
+              ? `or plates like ${page.like}`
+              : `or plates of ${me.length_unit === "in" ? "6 × 4 in" : "15 × 10 cm"}`
+          }
+        >
           {Math.round(life.plates.value)} more{" "}
           <small>
             ({Math.round(life.plates.low)} to {Math.round(life.plates.high)})

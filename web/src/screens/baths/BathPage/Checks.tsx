@@ -1,3 +1,4 @@
+import { Said } from "../../../ui/Said";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -68,7 +69,7 @@ function Row({ bath, check }: { bath: string; check: Check }) {
         <Name check={check} />
       </td>
       <td className={struck}>
-        {check.text}
+        <Said>{check.text}</Said>
         {check.temperature_c === null
           ? ""
           : `, at ${shownTemperature(check.temperature_c, me)} ${temperatureUnit(me)}`}{" "}

@@ -4,13 +4,13 @@ import { FromInstrument } from "../../../frame/FromInstrument";
 import { useHere } from "../../../frame/useHere";
 import { NumberField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
-import { number, shapeOf, temperature, time } from "../../../ui/form/shape";
+import { number, shapeOf, temperature, time, area } from "../../../ui/form/shape";
 import { useFirstField } from "../../../ui/form/useFirstField";
 import { useForm } from "../../../ui/form/useForm";
 import { useSaved } from "./useSaved";
 
 const SHAPE = shapeOf("CouponIn", {
-  area_cm2: number("Bare area, both sides"),
+  area_cm2: area("Bare area, both sides"),
   mass_before_g: number("Before"),
   mass_after_g: number("After"),
   mass_spread_g: number("Scale sure to, ±", { optional: true }),

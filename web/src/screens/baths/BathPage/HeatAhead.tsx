@@ -5,7 +5,7 @@ import { WarmAhead } from "../../../figures/bath/WarmAhead";
 import { useHere } from "../../../frame/useHere";
 import { Care } from "../../../ui/Care";
 import { NumberField } from "../../../ui/form/Fields";
-import { number, shapeOf, temperature } from "../../../ui/form/shape";
+import { number, shapeOf, temperature, area } from "../../../ui/form/shape";
 import { type Form, useForm } from "../../../ui/form/useForm";
 import { Section } from "../../../ui/Section";
 import { Trouble } from "../../../ui/Trouble";
@@ -17,7 +17,7 @@ const SHAPE = shapeOf("BathHeatInput", {
   room_c: temperature("The room is", { optional: true }),
   jacket_c: temperature("Jacket water", { optional: true }),
   reach_c: temperature("Wanted", { optional: true }),
-  open_cm2: number("Open metal", { optional: true }),
+  open_cm2: area("Open metal", { optional: true }),
 });
 
 type Read = { [Name in keyof HeatAsk]: number | null };

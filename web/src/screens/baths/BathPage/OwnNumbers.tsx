@@ -1,3 +1,5 @@
+import { useUser } from "../../../ui/useUser";
+import { inUnits } from "../../../ui/inUnits";
 import type { BathPage } from "../../../api/baths";
 
 type Own = BathPage["own"]["energy_kj_per_mol"];
@@ -8,6 +10,7 @@ const REACH = 3;
 
 /** What this bath's own measurements make of the table's numbers: guess dashed, own solid. */
 export function OwnNumbers({ page }: { page: BathPage }) {
+  const { units } = useUser();
   const { own, own_from: from } = page;
   return (
     <>
@@ -19,7 +22,7 @@ export function OwnNumbers({ page }: { page: BathPage }) {
         Dashed: the table's guess.
       </p>
       <Curve
-        name="Rate, fresh at 20 °C"
+        name={inUnits("Rate, fresh at 20 °C", units)}
         unit="µm/min"
         digits={2}
         of={asNumbers(own.rate_um_per_min)}

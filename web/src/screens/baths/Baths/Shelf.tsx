@@ -16,24 +16,27 @@ export function Shelf({ shelf }: { shelf: ShelfOf }) {
           <Standing key={each.bath.id} of={each} />
         ))}
       </div>
-      <TenCm />
+      <Scale />
     </div>
   );
 }
 
-function TenCm() {
-  const px = 100 * PX_PER_MM;
+function Scale() {
+  const { me } = useHere();
+  const inches = me.length_unit === "in";
+  const px = (inches ? 101.6 : 100) * PX_PER_MM;
+  const long = inches ? "4 in" : "10 cm";
   return (
     <svg
       width={px + 60}
       height="16"
       className="absolute top-0 right-0"
       role="img"
-      aria-label="Scale: 10 cm"
+      aria-label={`Scale: ${long}`}
     >
       <path d={`M1 8H${px}M1 3V13M${px} 3V13`} className="stroke-ink-2" strokeWidth="1.4" />
       <text x={px + 8} y="12.5" className="text-note">
-        10 cm
+        {long}
       </text>
     </svg>
   );

@@ -1,6 +1,7 @@
 import { Disclosure, DisclosureButton, DisclosurePanel } from "@headlessui/react";
 import type { Shapes } from "../../../api/client";
 import { Mark } from "../../../ui/Mark";
+import { Said } from "../../../ui/Said";
 
 /** A caution by its title; pressed, it unfolds to what to do, also when it went wrong. */
 export function FoldedCaution({ caution }: { caution: Shapes["Caution"] }) {
@@ -17,9 +18,9 @@ export function FoldedCaution({ caution }: { caution: Shapes["Caution"] }) {
         </span>
       </DisclosureButton>
       <DisclosurePanel className="pb-1.5 pl-8">
-        {caution.text}{" "}
+        <Said>{caution.text}</Said>{" "}
         <span className="note">
-          <b>If it went wrong:</b> {caution.now}
+          <b>If it went wrong:</b> <Said>{caution.now}</Said>
         </span>
       </DisclosurePanel>
     </Disclosure>

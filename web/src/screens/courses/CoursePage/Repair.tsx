@@ -7,7 +7,7 @@ import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { NumberField, PickField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
-import { number, pick, shapeOf } from "../../../ui/form/shape";
+import { number, pick, shapeOf, area } from "../../../ui/form/shape";
 import { useForm } from "../../../ui/form/useForm";
 import { Section } from "../../../ui/Section";
 import { Trouble } from "../../../ui/Trouble";
@@ -24,7 +24,7 @@ const FAULTS = [
 ] as const;
 const SHAPE = shapeOf("RepairRoutesInput", {
   fault: pick("Mend"),
-  area_cm2: number("Area"),
+  area_cm2: area("Area"),
   depth_um: number("Deep", { needed: true }),
   lstar: number("Prints L*", { unit: "" }),
   wanted_lstar: number("Wanted L*", { unit: "" }),

@@ -3,6 +3,7 @@ import type { Plate } from "../../../api/plates";
 import { useHere } from "../../../frame/useHere";
 import { Care } from "../../../ui/Care";
 import { Mark } from "../../../ui/Mark";
+import { Said } from "../../../ui/Said";
 import { momentOf } from "../../../ui/times";
 import { StepExtra } from "./StepExtra";
 import { StepForm } from "./StepForm";
@@ -42,9 +43,13 @@ const HEAD = "mt-3.5 mb-0.5 text-body first:mt-0";
 function Why({ step }: { step: CourseStep }) {
   return (
     <div>
-      <p>{step.why}</p>
+      <p>
+        <Said>{step.why}</Said>
+      </p>
       <h3 className={HEAD}>Good looks like</h3>
-      <p>{step.good}</p>
+      <p>
+        <Said>{step.good}</Said>
+      </p>
       {step.fails.length > 0 ? (
         <>
           <h3 className={HEAD}>If it fails</h3>
@@ -54,8 +59,12 @@ function Why({ step }: { step: CourseStep }) {
                 key={each.sign}
                 className="grid grid-cols-[minmax(0,2fr)_minmax(0,3fr)] gap-3 border-b border-hair py-1"
               >
-                <dt className="font-semibold">{each.sign}</dt>
-                <dd>{each.mend}</dd>
+                <dt className="font-semibold">
+                  <Said>{each.sign}</Said>
+                </dt>
+                <dd>
+                  <Said>{each.mend}</Said>
+                </dd>
               </div>
             ))}
           </dl>
@@ -104,9 +113,11 @@ function Caution({ caution }: { caution: CourseStep["cautions"][number] }) {
         <Mark name={caution.level} size={20} />
         {caution.title}
       </summary>
-      <p className="mt-0.5">{caution.text}</p>
+      <p className="mt-0.5">
+        <Said>{caution.text}</Said>
+      </p>
       <p className="note mt-0.5">
-        <b>If it went wrong:</b> {caution.now}
+        <b>If it went wrong:</b> <Said>{caution.now}</Said>
       </p>
     </details>
   );
@@ -124,7 +135,7 @@ function Stands({ step }: { step: CourseStep }) {
       {step.status === "skipped" ? "Skipped" : "Done"}
       {step.by ? ` by ${step.by}` : ""}
       {at ? `, ${at}` : ""}
-      {step.reason ? `. ${step.reason}` : ""}
+      {step.reason ? <Said>{`. ${step.reason}`}</Said> : null}
     </span>
   );
 }

@@ -1,3 +1,5 @@
+import { useUser } from "../../../ui/useUser";
+import { inUnits } from "../../../ui/inUnits";
 import type { Marks } from "../../../api/marks";
 import { Care } from "../../../ui/Care";
 
@@ -5,6 +7,7 @@ const GRITS = ["abrasive-80", "abrasive-120", "abrasive-240", "abrasive-400"];
 
 /** Abrasive papers by grit, every other texture under a fold, and that marks only get darker. */
 export function Textures({ marks }: { marks: Marks }) {
+  const { units } = useUser();
   const shown = marks.textures.filter((each) => GRITS.includes(each.key));
   const others = marks.textures.filter((each) => !GRITS.includes(each.key));
   return (
@@ -30,7 +33,11 @@ export function Textures({ marks }: { marks: Marks }) {
         </summary>
         <ul className="grid gap-0.5 pt-1">
           {others.map((each) => (
-            <li key={each.key} className="flex gap-2 border-b border-hair" title={each.how}>
+            <li
+              key={each.key}
+              className="flex gap-2 border-b border-hair"
+              title={inUnits(each.how, units)}
+            >
               <span className="mr-auto">{each.label}</span>
               <span className="num">
                 L* {Math.round(each.lstar)}{" "}

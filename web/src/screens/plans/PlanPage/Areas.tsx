@@ -1,3 +1,4 @@
+import { areaUnit } from "../../../ui/units";
 import { useQuery } from "@tanstack/react-query";
 import { useFieldArray } from "react-hook-form";
 import { toolsQuery } from "../../../api/shopbook";
@@ -31,7 +32,7 @@ export function Areas({ process, form, plan }: Props) {
           ...(timed
             ? [{ head: "In all" }, { head: "Comes to" }]
             : process.heads.map((head) => ({ head: head || "Unit", hidden: head === "" }))),
-          { head: "cm²" },
+          { head: areaUnit(form.units) },
           { head: "Remove", hidden: true },
         ]}
       >
@@ -51,7 +52,7 @@ export function Areas({ process, form, plan }: Props) {
             <CellField
               form={form}
               name={`areas.${i}.open_cm2`}
-              label={`Surface of ${(row as unknown as AreaRow).name} in cm²`}
+              label={`Surface of ${(row as unknown as AreaRow).name} in ${areaUnit(form.units)}`}
               step={5}
             />
             <td className="w-6">

@@ -1,3 +1,4 @@
+import { inUnits } from "../../../ui/inUnits";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import type { Bath } from "../../../api/baths";
@@ -78,7 +79,7 @@ export function PlanEditor(props: Props) {
               form={form}
               at="measured"
               title="Lines measured on this plate"
-              hint="Seconds in the bath, at 20 °C."
+              hint={inUnits("Seconds in the bath, at 20 °C.", form.units)}
             />
           ) : null}
           <FormFoot form={form} submit={kept ? "Keep the changes" : "Keep the plan"} />

@@ -1,3 +1,4 @@
+import { Said } from "../../../ui/Said";
 import { Link } from "react-router";
 import type { Plan } from "../../../api/plans";
 import type { Plate } from "../../../api/plates";
@@ -52,7 +53,7 @@ function Bites({ plate, plans, current }: BitesProps) {
         <h2>Bite section</h2>
         <span className="note max-phone:hidden">
           {plans.length > 1 ? `${plans.map(titleOf).join(", then ")}. ` : ""}
-          Across: share of plate. Down: minutes, as at {current.process.against}.
+          Across: share of plate. Down: minutes, as at <Said>{current.process.against}</Said>.
         </span>
         <Link
           className="ml-auto font-semibold underline underline-offset-4"

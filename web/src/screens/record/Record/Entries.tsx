@@ -1,6 +1,7 @@
 import type { Shapes } from "../../../api/client";
 import { useHere } from "../../../frame/useHere";
 import { TextButton } from "../../../ui/Button";
+import { Said } from "../../../ui/Said";
 import { Table } from "../../../ui/Table";
 import { dayOf, wallClock } from "../../../ui/times";
 
@@ -27,7 +28,7 @@ export function Entries({ entries, correct }: Props) {
           <td>{entry.plate_name}</td>
           <td>
             {entry.corrects ? <b>Correction: </b> : null}
-            {entry.text}
+            <Said>{entry.text}</Said>
           </td>
           <td className="note">{entry.by}</td>
           <td>

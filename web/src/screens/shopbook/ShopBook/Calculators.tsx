@@ -13,6 +13,7 @@ import { Beside } from "../../../ui/Section";
 import { SideList } from "../../../ui/SideList";
 import { Asking } from "../../../ui/Asking";
 import { SchemaFields } from "./SchemaFields";
+import { useUser } from "../../../ui/useUser";
 import { bodyOf, shapeOfSchema, typedFirst } from "./schema";
 
 const FROM_PICTURES = "dust-coverage";
@@ -50,10 +51,11 @@ export function Calculators() {
 }
 
 function One({ schema }: { schema: CalculatorSchema }) {
+  const { units } = useUser();
   const [answer, setAnswer] = useState<unknown>(null);
   const shape = useShape(() => shapeOfSchema(schema.input), schema.name);
   const form = useForm<Record<string, unknown>, unknown>(shape, {
-    start: typedFirst(schema.input),
+    start: typedFirst(schema.input, units),
     send: (read) => calculate(schema.name, bodyOf(schema.input, read)),
     done: setAnswer,
   });

@@ -1,3 +1,4 @@
+import { Said } from "../../../ui/Said";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { type NumberCell, shopBookQuery } from "../../../api/shopbook";
@@ -88,7 +89,9 @@ function Row({ cell, change }: { cell: NumberCell; change: (() => void) | null }
   const { zone } = useHere();
   return (
     <tr>
-      <td>{wordOf(cell)}</td>
+      <td>
+        <Said>{wordOf(cell)}</Said>
+      </td>
       <Digits>
         {cell.table_value} {cell.unit}
       </Digits>

@@ -7,6 +7,7 @@ import { Button, TextButton } from "../../../ui/Button";
 import { LongField, PickField, TextField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { pick, shapeOf, text } from "../../../ui/form/shape";
+import { Said } from "../../../ui/Said";
 import { useForm } from "../../../ui/form/useForm";
 import { Beside } from "../../../ui/Section";
 import { Asking } from "../../../ui/Asking";
@@ -50,7 +51,9 @@ function Written({ recipe, change }: { recipe: Recipe; change: () => void }) {
   return (
     <article className="border-b border-hair py-2">
       <h2 className="text-lead">{recipe.name}</h2>
-      <p className="my-0.5 whitespace-pre-line">{recipe.text}</p>
+      <p className="my-0.5 whitespace-pre-line">
+        <Said>{recipe.text}</Said>
+      </p>
       <p className="note">
         {recipe.kind}, {recipe.by}, {dayOf(recipe.changed_at, zone)}.{" "}
         <TextButton onClick={change}>change</TextButton>

@@ -45,7 +45,9 @@ function Rows({ form, root, node, at }: Props) {
         </div>
       ))}
       <TextButton
-        onClick={() => rows.append(typedValue(firstValue(item, root), item, root) as object)}
+        onClick={() =>
+          rows.append(typedValue(firstValue(item, root), item, root, form.units) as object)
+        }
       >
         add to {name}
       </TextButton>{" "}
@@ -58,10 +60,12 @@ function Rows({ form, root, node, at }: Props) {
   );
 }
 
+const FIGURES = new Set(["number", "length", "temperature", "area"]);
+
 function One({ form, root, node, at }: Props) {
   const real = resolved(node, root);
   const kind = fieldAt(form.shape, at)?.kind;
-  if (kind === "number") return <NumberField form={form} name={at} />;
+  if (kind && FIGURES.has(kind)) return <NumberField form={form} name={at} />;
   if (kind === "text") return <TextField form={form} name={at} />;
   if (kind === "json") {
     return (

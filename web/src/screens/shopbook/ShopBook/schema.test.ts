@@ -1,3 +1,4 @@
+import { readTyped } from "../../../ui/form/read";
 import type { SchemaNode } from "../../../api/calc";
 import {
   bodyOf,
@@ -21,6 +22,26 @@ const root: SchemaNode = {
   },
   $defs: { Strength: { type: "object", properties: { baume: { type: "number" } } } },
 };
+
+const METRIC = { length_unit: "mm", temperature_unit: "C" };
+
+test("a measure begins in the user's units and is read back as it was", () => {
+  const root = {
+    type: "object",
+    properties: {
+      width_mm: { type: "number", default: 254, unit: "mm" },
+      bath_c: { type: "number", default: 20, unit: "°C" },
+      area_cm2: { type: "number", default: 64.516, unit: "cm²" },
+    },
+  } as unknown as SchemaNode;
+  const units = { length_unit: "in", temperature_unit: "F" };
+  const typed = typedFirst(root, units);
+  expect(typed).toEqual({ width_mm: "10", bath_c: "68", area_cm2: "10" });
+  const { body } = readTyped(shapeOfSchema(root), typed, units);
+  expect(body.width_mm).toBeCloseTo(254);
+  expect(body.bath_c).toBeCloseTo(20);
+  expect(body.area_cm2).toBeCloseTo(64.516);
+});
 
 test("references are followed and 'or null' is optional", () => {
   const stock = root.properties?.stock as SchemaNode;
@@ -61,14 +82,14 @@ test("its fields are a form's: limits, needs and rows from the schema", () => {
     },
   };
   expect(shapeOfSchema(limited).fields).toMatchObject({
-    width_mm: { kind: "number", label: "width", low: 10, high: 20, unit: "mm", needed: true },
+    width_mm: { kind: "length", label: "width", low: 10, high: 20, unit: "mm", needed: true },
     "parts.*.count": { kind: "number", label: "parts #, count", needed: false },
     free: { kind: "json", label: "free" },
   });
 });
 
 test("what is typed first and sent untouched is what the schema gave", () => {
-  const typed = typedFirst(root);
+  const typed = typedFirst(root, METRIC);
   expect(typed).toEqual({
     material: "copper",
     width_mm: "",

@@ -1,7 +1,8 @@
 import type { SchemaNode } from "../../../api/calc";
 import type { Typed } from "../../../ui/form/read";
 import { type Field, limitsOf, type Shape } from "../../../ui/form/shape";
-import { plain } from "../../../ui/numbers";
+import { shownIn } from "../../../ui/form/units";
+import type { Units } from "../../../ui/units";
 
 /** Reading a JSON Schema: references followed, "or null" told as optional, its fields as a form's. */
 
@@ -75,11 +76,27 @@ export function shapeOfSchema(root: SchemaNode): Shape {
 function kindOf(real: SchemaNode): Field["kind"] {
   if (real.enum || real.type === "boolean") return "pick";
   if (real.type === "object" || real.type === "array") return "json";
-  return real.type === "string" ? "text" : "number";
+  if (real.type === "string") return "text";
+  return MEASURES[real.unit ?? ""] ?? "number";
 }
 
+/** Measures that are typed in the user's units. */
+const MEASURES: Record<string, Field["kind"]> = {
+  mm: "length",
+  "°C": "temperature",
+  "cm²": "area",
+};
+
+/** Digits after the point, at most, of a first value. */
+const DIGITS = 6;
+
 /** A value as it is typed: figures and JSON as text, yes and no as words. */
-export function typedValue(value: unknown, node: SchemaNode, root: SchemaNode): unknown {
+export function typedValue(
+  value: unknown,
+  node: SchemaNode,
+  root: SchemaNode,
+  units: Units,
+): unknown {
   const real = resolved(node, root);
   const part = partOf(node, root);
   if (part === "group") {
@@ -87,24 +104,25 @@ export function typedValue(value: unknown, node: SchemaNode, root: SchemaNode): 
     return Object.fromEntries(
       Object.entries(real.properties ?? {}).map(([key, each]) => [
         key,
-        typedValue(held[key] ?? null, each, root),
+        typedValue(held[key] ?? null, each, root, units),
       ]),
     );
   }
   if (part === "rows") {
     return ((value ?? []) as unknown[]).map((row) =>
-      typedValue(row, real.items as SchemaNode, root),
+      typedValue(row, real.items as SchemaNode, root, units),
     );
   }
   if (value === null || value === undefined) return "";
   if (typeof value === "boolean") return value ? "yes" : "no";
-  if (typeof value === "number") return plain(value);
+  if (typeof value === "number")
+    return shownIn({ kind: kindOf(real), label: "" }, value, units, DIGITS);
   if (typeof value === "string") return value;
   return Object.keys(value).length > 0 ? JSON.stringify(value) : "";
 }
 
-export const typedFirst = (root: SchemaNode): Typed =>
-  typedValue(firstValue(root, root), root, root) as Typed;
+export const typedFirst = (root: SchemaNode, units: Units): Typed =>
+  typedValue(firstValue(root, root), root, root, units) as Typed;
 
 /** What is sent of what was read: yes and no as truth, what was left open as nothing. */
 export function bodyOf(node: SchemaNode, read: unknown, root: SchemaNode = node): unknown {

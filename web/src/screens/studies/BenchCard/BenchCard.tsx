@@ -10,7 +10,7 @@ import { useHere } from "../../../frame/useHere";
 import { Button, ButtonLink } from "../../../ui/Button";
 import { Empty } from "../../../ui/Section";
 import { clock, dayOf } from "../../../ui/times";
-import { shownTemperature, temperatureUnit } from "../../../ui/units";
+import { shownTemperature, temperatureUnit, shownLength } from "../../../ui/units";
 import { useUser } from "../../../ui/useUser";
 import { CardSection } from "./CardSection";
 import "./card.css";
@@ -66,9 +66,9 @@ function Card({ plan, study, labels }: Props) {
         <span className="text-lead">
           {plate.metal}{" "}
           <span className="num">
-            {plate.width_mm} × {plate.height_mm}
+            {shownLength(plate.width_mm, units)} × {shownLength(plate.height_mm, units)}
           </span>{" "}
-          mm, {plan.bath_name}
+          {units.length_unit}, {plan.bath_name}
         </span>
         <span className="num ml-auto text-lead">
           {shownTemperature(plan.bath_temperature_c, units)} {temperatureUnit(units)}, ×

@@ -1,3 +1,4 @@
+import { useUser } from "../../../ui/useUser";
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { askForMaps, type MapFiles, type MapsIn, type Study } from "../../../api/studies";
@@ -28,6 +29,7 @@ const DPIS = [
 
 /** The maps to print at 1:1, to cut, or as pictures; and the bench card. */
 export function Exports({ study, opens }: { study: Study; opens: boolean }) {
+  const inches = useUser().units.length_unit === "in";
   const { room } = useHere();
   const { plate } = usePlate();
   const [paper, setPaper] = useState<Paper>("A4");
@@ -88,7 +90,8 @@ export function Exports({ study, opens }: { study: Study; opens: boolean }) {
       ) : null}
       <Trouble error={ask.error} />
       <p className="note">
-        A page a stage, mirrored, with corner marks and a 100 mm bar: measure it before you trace.
+        A page a stage, mirrored, with corner marks and a bar of {inches ? "3.94 in" : "100 mm"}:
+        measure it before you trace.
         {study.lettering === "reads right"
           ? " Lettering reads backwards here, so it prints right."
           : ""}

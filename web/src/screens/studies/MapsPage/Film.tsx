@@ -1,3 +1,5 @@
+import { useUser } from "../../../ui/useUser";
+import { shownArea, areaUnit } from "../../../ui/units";
 import { printUrl, type Stage, type Study } from "../../../api/studies";
 import type { Labels } from "../../../figures/map/labels";
 import { PenDot } from "../../../figures/map/PenStroke";
@@ -20,6 +22,7 @@ const WIDE_PX = 900;
 
 /** All stages: what is painted, and what it prints if one stopped after that bite. */
 export function Film({ study, stages, chosen, choose, labels }: Props) {
+  const { units } = useUser();
   const { room } = useHere();
   const { plate, plans } = usePlate();
   const plan = plans.find((each) => each.part === "tones")?.sheet.plan;
@@ -66,7 +69,8 @@ export function Film({ study, stages, chosen, choose, labels }: Props) {
                     {bite ? `, ${clock(bite.seconds)}` : ""}
                   </b>
                   <span className="text-ink-2">
-                    {each.cm2.toFixed(0)} cm², {Math.max(1, Math.round(each.minutes))} min
+                    {shownArea(each.cm2, units)} {areaUnit(units)},{" "}
+                    {Math.max(1, Math.round(each.minutes))} min
                   </span>
                 </span>
               </button>

@@ -1,3 +1,5 @@
+import { useUser } from "../../../ui/useUser";
+import { shownArea, areaUnit, shownRun } from "../../../ui/units";
 import { Fragment } from "react";
 import type { Stage, Study } from "../../../api/studies";
 import { PenStroke } from "../../../figures/map/PenStroke";
@@ -7,6 +9,7 @@ type Props = { study: Study; stage: Stage; verb: string; rings: number };
 
 /** With which pen, how much, how long; then the crayon; and what the map's marks mean. */
 export function Paint({ study, stage, verb, rings }: Props) {
+  const { units } = useUser();
   const fading = (study.cut?.areas ?? []).filter((area) => stage.crayon.includes(area.name));
   return (
     <>
@@ -21,8 +24,8 @@ export function Paint({ study, stage, verb, rings }: Props) {
       </div>
       <p className="flex flex-wrap items-baseline gap-x-4 pt-2.5">
         <span>
-          <b className="num text-show leading-none">{stage.cm2.toFixed(stage.cm2 < 10 ? 1 : 0)}</b>{" "}
-          cm²
+          <b className="num text-show leading-none">{shownArea(stage.cm2, units)}</b>{" "}
+          {areaUnit(units)}
         </span>
         <span className="whitespace-nowrap">
           <b className="num text-show leading-none">{Math.max(1, Math.round(stage.minutes))}</b> min
@@ -34,14 +37,16 @@ export function Paint({ study, stage, verb, rings }: Props) {
         </span>
       </p>
       <p className="note border-b border-hair pb-3">
-        <span className="num">{stage.edge_m.toFixed(1)}</span> m of edge. A guess: 4 s a cm² and 2.5
-        s a cm of edge.
+        <span className="num">{shownRun(stage.edge_m, units)}</span> of edge. A guess: 4 s for each{" "}
+        {units.length_unit === "in" ? "0.155 in²" : "cm²"}, 2.5 s for each{" "}
+        {units.length_unit === "in" ? "0.39 in" : "cm"} of edge.
       </p>
       {fading.map((area) => (
         <p key={area.key} className="border-b border-hair py-2.5">
           <b>Then {area.graded?.resist_label}</b> over {area.name.toLowerCase()},{" "}
-          <span className="num">{area.cm2.toFixed(0)}</span> cm²: thick where it is light, thinning
-          out. Prints L* <b className="num">{area.graded?.light_lstar.toFixed(0)}</b> to{" "}
+          <span className="num">{shownArea(area.cm2, units)}</span> {areaUnit(units)}: thick where
+          it is light, thinning out. Prints L*{" "}
+          <b className="num">{area.graded?.light_lstar.toFixed(0)}</b> to{" "}
           <b className="num">{area.graded?.dark_lstar.toFixed(0)}</b>, light end{" "}
           <span className="num">
             {area.graded?.light_low.toFixed(0)} to {area.graded?.light_high.toFixed(0)}

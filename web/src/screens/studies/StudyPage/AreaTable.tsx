@@ -3,6 +3,8 @@ import type { Study, StudyArea } from "../../../api/studies";
 import { ToneSign } from "../../../figures/ToneSign";
 import { TextButton } from "../../../ui/Button";
 import { Digits } from "../../../ui/Table";
+import { areaUnit, shownArea } from "../../../ui/units";
+import { useUser } from "../../../ui/useUser";
 import type { Changes } from "./useStudy";
 
 type Props = { study: Study; changes: Changes };
@@ -10,10 +12,11 @@ type Props = { study: Study; changes: Changes };
 /** The areas: how large they are, how long they take to paint; the order is that of the section. */
 export function AreaTable({ study, changes }: Props) {
   const areas = study.cut?.areas ?? [];
+  const { units } = useUser();
   const rows: [string, (area: StudyArea) => string][] = [
     ["L*", (area) => (area.lstar === null ? "white" : toneOf(area))],
     ["of the plate", (area) => `${Math.round(100 * area.share)} %`],
-    ["cm²", (area) => area.cm2.toFixed(area.cm2 < 10 ? 1 : 0)],
+    [areaUnit(units), (area) => shownArea(area.cm2, units)],
     ["min to paint", (area) => minutesOf(study, area)],
   ];
   return (

@@ -1,3 +1,4 @@
+import { Said } from "../../../ui/Said";
 import { useState } from "react";
 import type { Study } from "../../../api/studies";
 import { TextButton } from "../../../ui/Button";
@@ -100,7 +101,7 @@ function Headline({ study, changes }: { study: Study; changes: Changes }) {
     <header className="flex flex-wrap items-center gap-x-5 gap-y-2">
       <h2 className="text-show leading-none max-phone:text-h1">{sentence(study)}</h2>
       <p className="note min-w-0 flex-1 leading-snug max-phone:basis-full">
-        Smoothed to a <span className="num">{study.smooth_mm}</span> mm brush. {study.reach.told}{" "}
+        <Said>{`Smoothed to a ${study.smooth_mm} mm brush. ${study.reach.told}`}</Said>{" "}
         {study.bath_name ? `Bath: ${study.bath_name}.` : "No bath: times are not told."}
         {changes.busy ? " Cutting it anew." : ""}
       </p>

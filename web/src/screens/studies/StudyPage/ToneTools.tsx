@@ -1,3 +1,6 @@
+import { shownArea, areaUnit, shownLength } from "../../../ui/units";
+import { useUser } from "../../../ui/useUser";
+import { Said } from "../../../ui/Said";
 import { useState } from "react";
 import type { Study } from "../../../api/studies";
 import { Button, TextButton } from "../../../ui/Button";
@@ -55,9 +58,11 @@ export function ToneTools({ study, drawing, changes }: Props) {
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
         {islands > 0 || study.join_mm2 ? (
           <span className="font-semibold text-ferric-deep">
-            {study.join_mm2
-              ? `Islands under ${study.join_mm2} mm² are joined.`
-              : `${counted(islands, "island")} under ${JOINED_MM2} mm²: hard to paint round.`}{" "}
+            <Said>
+              {study.join_mm2
+                ? `Islands under ${study.join_mm2} mm² are joined.`
+                : `${counted(islands, "island")} under ${JOINED_MM2} mm²: hard to paint round.`}
+            </Said>{" "}
             <TextButton
               className="text-ink"
               onClick={() => changes.change({ join_mm2: study.join_mm2 ? 0 : JOINED_MM2 })}
@@ -78,7 +83,7 @@ export function ToneTools({ study, drawing, changes }: Props) {
         ) : null}
         {study.cut?.left_out.length ? (
           <span className="text-ink-2">
-            Nothing is left of {study.cut.left_out.join(", ")}: 0 cm².
+            Nothing is left of {study.cut.left_out.join(", ")}: nothing to paint.
           </span>
         ) : null}
       </div>
@@ -89,13 +94,14 @@ export function ToneTools({ study, drawing, changes }: Props) {
 function Tones({ study, drawing }: Omit<Props, "changes">) {
   const tones = study.cut?.tones_lstar ?? [];
   const loop = drawing.tool === "lasso";
+  const { units } = useUser();
   return (
     <>
       {loop ? (
         <span>
           {drawing.pending ? (
             <>
-              <b className="num">{drawing.cm2.toFixed(1)}</b> cm², make it
+              <b className="num">{shownArea(drawing.cm2, units)}</b> {areaUnit(units)}, make it
             </>
           ) : (
             "Draw round it, then choose:"
@@ -106,7 +112,7 @@ function Tones({ study, drawing }: Omit<Props, "changes">) {
           <TextButton onClick={() => drawing.wider(-1)} aria-label="Finer brush">
             −
           </TextButton>{" "}
-          <b className="num">{drawing.width}</b> mm{" "}
+          <b className="num">{shownLength(drawing.width, units)}</b> {units.length_unit}{" "}
           <TextButton onClick={() => drawing.wider(1)} aria-label="Wider brush">
             +
           </TextButton>

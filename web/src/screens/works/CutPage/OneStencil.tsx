@@ -1,3 +1,4 @@
+import { shownArea, areaUnit } from "../../../ui/units";
 import { useMutation } from "@tanstack/react-query";
 import { sendPicture } from "../../../api/proofs";
 import { taskFileUrl } from "../../../api/tasks";
@@ -10,8 +11,6 @@ import { Trouble } from "../../../ui/Trouble";
 
 type One = Stencils["stencils"][number];
 type Props = { stencil: One; task: string; work: Work; keep: ReturnType<typeof useKeepWork> };
-
-const CM2_PER_IN2 = 6.4516;
 
 /** One stencil as it prints: its opening in its colour, bridges in copper. */
 export function OneStencil({ stencil, task, work, keep }: Props) {
@@ -39,10 +38,7 @@ export function OneStencil({ stencil, task, work, keep }: Props) {
       return keep({ layers: [...work.layers, layer] as never });
     },
   });
-  const open =
-    me.length_unit === "in"
-      ? `${(stencil.open_cm2 / CM2_PER_IN2).toFixed(1)} in²`
-      : `${stencil.open_cm2.toFixed(1)} cm²`;
+  const open = `${shownArea(stencil.open_cm2, me)} ${areaUnit(me)}`;
   return (
     <li>
       <svg
