@@ -16,7 +16,6 @@ PAGES = {
     "bench": "/bench",
     "plate": "{lantern}",
     "plan": "{lantern}/plan/tones",
-    "course": "{rain}/course?step=back",
     "strips": "/strips",
     "strip": "{strip}",
     "value-study": "{lantern}/study",
@@ -84,6 +83,17 @@ def proof(camera):
     camera.take("proof", whole=True)
 
 
+def put_a_plate_in(camera):
+    """Typed on its drawing: a mixed plate, its bevel, its way to the first proof."""
+    camera.open("/plates/new")
+    for label, value in (("Name", "Quay at Dusk"), ("Width", "200"), ("Height", "150")):
+        camera.page.get_by_label(label, exact=True).fill(value)
+    for route in ("Etched line", "Aquatint"):
+        camera.page.get_by_role("button", name=re.compile(f"^{route}")).click()
+    camera.page.get_by_text(re.compile("^Mixed:")).wait_for()
+    camera.take("put-a-plate-in")
+
+
 def in_the_bath(camera):
     """The bite under way, followed by a probe whose bath cools."""
     probe = [HERE.parents[1] / "keen", "instrument", "bath-probe", "--bath", "Amber tray",
@@ -117,7 +127,7 @@ def main(base):
         for name, path in PAGES.items():
             camera.open(path)
             camera.take(name)
-        for scene in (in_the_bath, proof, at_the_press):
+        for scene in (put_a_plate_in, in_the_bath, proof, at_the_press):
             scene(camera)
         browser.close()
 
