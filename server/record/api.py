@@ -14,7 +14,7 @@ from server.accounts.session import signed_in
 from server.record.actions.note import add_note
 from server.record.actions.plate_of import plate_of
 from server.record.models import Entry
-from server.record.reads import entry_out
+from server.record.reads import entries_with_corrections, entry_out
 from server.record.schemas import EntryOut, NoteIn
 from server.replies.errors import ErrorReply
 from server.replies.paging import Page, PageNumber, page_of
@@ -38,7 +38,8 @@ def list_entries(
 ) -> Page[EntryOut]:
     """List the record, newest first."""
     place = enter(signed_in(request), room, "look")
-    return page_of(_entries(place, plate, search), page, entry_out)
+    entries = entries_with_corrections(_entries(place, plate, search))
+    return page_of(entries, page, entry_out)
 
 
 @router.get("/record.csv", response={200: None, 404: ErrorReply})

@@ -23,6 +23,10 @@ class EntryOut(Schema):
     text: str
     data: dict[str, Any]
     corrects: UUID | None
+    corrects_text: str
+    """What the entry said that it corrects."""
+    corrected: bool
+    """A later entry corrects it; it stays."""
 
 
 class NoteIn(Schema):

@@ -1,4 +1,4 @@
-"""What was typed of plates and baths is changed, what stood before kept; or it is refused."""
+"""What was typed of plates, baths and the record is changed, what stood before kept; or refused."""
 
 import pytest
 
@@ -125,3 +125,24 @@ def test_a_volume_that_its_vessel_cannot_take_is_refused(furnished):
     assert (entry.text, entry.data["before"]) == (
         "Changed Tray: volume 4 → 5 L.", {"volume_l": 4},
     )  # fmt: skip
+
+
+def test_a_correction_names_what_it_corrects_and_is_what_stands_from_then_on(keeper):
+    def listed():
+        return {each["text"]: each for each in keeper.must("GET", "/record")["items"]}
+
+    old = keeper.must("POST", "/record", {"id": new_id(), "text": "bit 3:45"})
+    given = {"id": new_id(), "text": "it was 3:54", "corrects": old["id"]}
+    new = keeper.must("POST", "/record", given)
+    assert new["corrects_text"] == "bit 3:45"
+    assert keeper.must("POST", "/record", given)["id"] == new["id"]  # sent twice
+    told = listed()
+    assert told["bit 3:45"]["corrected"] and not told["it was 3:54"]["corrected"]
+    late = {"id": new_id(), "text": "no, 3:50", "corrects": old["id"]}
+    status, reply = keeper.ask("POST", "/record", late)
+    error = reply["error"]
+    assert (status, error["code"], error["allowed"]) == (409, "corrected-meanwhile", new["id"])
+    assert "keeper-a corrected this meanwhile: “it was 3:54”" in error["text"]
+    again = keeper.must("POST", "/record", {**late, "corrects": new["id"]})
+    assert again["corrects_text"] == "it was 3:54"
+    assert list(listed()) == ["no, 3:50", "it was 3:54", "bit 3:45"]

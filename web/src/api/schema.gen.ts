@@ -7591,8 +7591,12 @@ export interface components {
             at: string;
             /** By */
             by: string | null;
+            /** Corrected */
+            corrected: boolean;
             /** Corrects */
             corrects: string | null;
+            /** Corrects Text */
+            corrects_text: string;
             /** Data */
             data: {
                 [key: string]: unknown;

@@ -31,10 +31,38 @@ test("a correction names the entry it corrects, and the old one stays", async ()
   await userEvent.click(
     (await screen.findAllByRole("button", { name: "correct" }))[0] as HTMLElement,
   );
-  await type(/Correction of the chosen entry/, "It was 18.5 °C.");
+  const field = screen.getByLabelText("What is right; the old entry stays");
+  expect(field).toHaveFocus();
+  const row = field.closest("tr")?.previousElementSibling;
+  expect(row).toHaveTextContent(page.items[0]?.text as string); // it opens at its row
+  await type("What is right; the old entry stays", "It was 18.5 °C.");
   await press("Correct it");
   await waitFor(() => expect(server.last()?.body.corrects).toBe(page.items[0]?.id));
   expect(await screen.findByLabelText("Write a note")).toBeVisible();
+});
+
+test("what was corrected is struck, its correction says what stood; one corrected meanwhile says so", async () => {
+  const [first, second, third] = page.items as Shapes["EntryOut"][];
+  const items = [
+    { ...first, corrects: second?.id, corrects_text: "plate at 140 °C" },
+    { ...second, text: "plate at 140 °C", corrected: true },
+    third,
+  ];
+  const text = "Keeper corrected this meanwhile: “3:54”";
+  fakeServer({
+    [`GET ${FIRST}`]: { body: { ...page, items } },
+    "POST /record": refuse(409, fault("corrects", text, { code: "corrected-meanwhile" })),
+  });
+  openAt("/record", { temperature_unit: "F" });
+  expect(await screen.findByText("corrected since")).toBeVisible();
+  expect(screen.getByText(/^Before:/)).toHaveTextContent("Before: plate at 284 °F");
+  const correct = screen.getAllByRole("button", { name: "correct" });
+  expect(correct).toHaveLength(2);
+  await userEvent.click(correct[1] as HTMLElement);
+  await type("What is right; the old entry stays", "3:50");
+  await press("Correct it");
+  await waitFor(() => expect(alerts()).toEqual([text]));
+  expect(screen.getByLabelText("What is right; the old entry stays")).toHaveValue("3:50");
 });
 
 test("a note that is too long is told before it is sent; one left is there again", async () => {

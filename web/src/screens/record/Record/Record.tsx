@@ -37,13 +37,12 @@ export function Record() {
           Export CSV
         </a>
       </PageHead>
-      <Note
-        key={corrects ?? "new"}
-        plate={plate}
-        corrects={corrects}
-        done={() => setCorrects(null)}
-      />
-      {data ? <Entries entries={data.items} correct={setCorrects} /> : <Asking error={error} />}
+      <Note plate={plate} />
+      {data ? (
+        <Entries entries={data.items} corrects={corrects} correct={setCorrects} />
+      ) : (
+        <Asking error={error} />
+      )}
       {data ? <Pages list={data} go={setPage} /> : null}
     </>
   );
