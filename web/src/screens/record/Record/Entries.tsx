@@ -32,7 +32,7 @@ export function Entries({ entries, corrects, correct }: Props) {
           <Row entry={entry} opened={corrects === entry.id} correct={correct} />
           {corrects === entry.id ? (
             <tr className="bg-paper-lift">
-              <td colSpan={5}>
+              <td colSpan={5} className="px-2">
                 <Note plate={entry.plate ?? ""} corrects={entry.id} done={() => correct(null)} />
               </td>
             </tr>
