@@ -70,7 +70,8 @@ export function Patterns({ id, tones }: { id: string; tones: number[] }) {
   );
 }
 
-function Tile({ id, href }: { id: string; href: string }) {
+/** A surface of a material, drawn 1:1. */
+export function Tile({ id, href }: { id: string; href: string }) {
   return (
     <pattern id={id} width="256" height="256" patternUnits="userSpaceOnUse">
       <image href={href} width="256" height="256" />

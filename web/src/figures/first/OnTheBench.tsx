@@ -1,6 +1,7 @@
 import { type ReactNode, useId } from "react";
 import copper from "../../assets/copper.png";
 import { grainTile } from "../grain";
+import { Tile } from "../Patterns";
 
 export type Thing = "bath" | "strip" | "plate" | "window";
 
@@ -75,9 +76,7 @@ function PlateLeaning({ id }: { id: string }) {
   return (
     <>
       <defs>
-        <pattern id={`${id}-copper`} width="256" height="256" patternUnits="userSpaceOnUse">
-          <image href={copper} width="256" height="256" />
-        </pattern>
+        <Tile id={`${id}-copper`} href={copper} />
       </defs>
       <path d="M12 164h208v16H12z" className="fill-paper-edge stroke-ink" strokeWidth="1.6" />
       <path

@@ -1,8 +1,9 @@
 import copper from "../../assets/copper.png";
 import zinc from "../../assets/zinc.png";
+import { Tile } from "../Patterns";
 
-/** How a plate's material is drawn: its face, its cut edge, the line round it. */
-export const FACE: Record<string, string> = {
+/** Materials whose face is one colour. */
+const FACE: Record<string, string> = {
   plastic: "var(--color-plastic)",
   polymer: "var(--color-polymer)",
 };
@@ -15,11 +16,7 @@ export function metalFill(metal: string, id: string) {
   const face = tile ? `url(#${id}-face)` : (FACE[metal] ?? "var(--color-plastic)");
   const defs = (
     <defs>
-      {tile ? (
-        <pattern id={`${id}-face`} width="256" height="256" patternUnits="userSpaceOnUse">
-          <image href={tile} width="256" height="256" />
-        </pattern>
-      ) : null}
+      {tile ? <Tile id={`${id}-face`} href={tile} /> : null}
       <pattern
         id={`${id}-cut`}
         width="7"
