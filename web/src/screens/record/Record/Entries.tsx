@@ -21,9 +21,9 @@ export function Entries({ entries, corrects, correct }: Props) {
     <Table
       columns={[
         { head: "When" },
-        { head: "Plate" },
+        { head: "Plate", desk: true },
         { head: "Entry" },
-        { head: "Who" },
+        { head: "Who", desk: true },
         { head: "Correct", hidden: true },
       ]}
     >
@@ -49,11 +49,14 @@ function Row({ entry, opened, correct }: RowProps) {
   const { zone } = useHere();
   return (
     <tr>
-      <td className="num whitespace-nowrap">
+      <td className="num whitespace-nowrap max-phone:whitespace-normal">
         {dayOf(entry.at, zone)} {wallClock(Date.parse(entry.at) / 1000, zone)}
       </td>
-      <td>{entry.plate_name}</td>
+      <td className="max-phone:hidden">{entry.plate_name}</td>
       <td>
+        <span className="note hidden max-phone:block">
+          {[entry.plate_name, entry.by].filter(Boolean).join(", ")}
+        </span>
         {entry.corrects ? <b>Correction: </b> : null}
         <span className={entry.corrected ? "text-ink-3 line-through" : undefined}>
           <Said>{entry.text}</Said>
@@ -64,7 +67,7 @@ function Row({ entry, opened, correct }: RowProps) {
           </span>
         ) : null}
       </td>
-      <td className="note">{entry.by}</td>
+      <td className="note max-phone:hidden">{entry.by}</td>
       <td>
         {entry.corrected ? (
           <span className="note">corrected since</span>
