@@ -25,6 +25,25 @@ test("the step to do is shown, its list beside it, and ] and [ move along", asyn
   expect(router.state.location.search).toContain("step=");
 });
 
+test("after Done the title of what comes next is where one reads on", async () => {
+  const course = told<Course>(`/plates/${STEAM}/course`);
+  const at = course.steps.findIndex((each) => each.status === "todo" && !each.by_itself);
+  const after = course.steps.map((each, n) => (n === at ? { ...each, status: "done" } : each));
+  const next = after.slice(at + 1).find((each) => each.status === "todo");
+  fakeServer({
+    [`POST /plates/${STEAM}/course`]: {
+      body: { ...course, version: course.version + 1, steps: after },
+    },
+  });
+  openAt(`${COURSE}?step=${course.steps[at]?.id}`);
+  const first = await screen.findByRole("heading", { name: course.steps[at]?.title, level: 2 });
+  expect(first).not.toHaveFocus(); // it was only opened
+  await press("Done");
+  await waitFor(() =>
+    expect(screen.getByRole("heading", { name: next?.title, level: 2 })).toHaveFocus(),
+  );
+});
+
 test("a step says why, what good is, how it fails, and what is dangerous", async () => {
   fakeServer();
   const step = steps(LANTERN).find((each) => each.cautions.length > 0 && each.fails.length > 0);

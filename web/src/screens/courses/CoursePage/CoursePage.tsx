@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { useEffect, useRef } from "react";
 import { useSearchParams } from "react-router";
 import { type Course, courseQuery } from "../../../api/courses";
 import type { Plate } from "../../../api/plates";
@@ -26,7 +26,7 @@ export function CoursePage() {
 }
 
 function Steps({ plate, course }: { plate: Plate; course: Course }) {
-  const { chosen, choose } = useStep(course);
+  const { chosen, choose, goOn } = useStep(course);
   return (
     <>
       <p className="note mb-2.5">
@@ -39,7 +39,7 @@ function Steps({ plate, course }: { plate: Plate; course: Course }) {
           <AddSteps plate={plate} course={course} after={chosen?.id ?? null} />
         </aside>
         {chosen ? (
-          <StepPanel key={chosen.id} plate={plate} course={course} step={chosen} next={choose} />
+          <StepPanel key={chosen.id} plate={plate} course={course} step={chosen} next={goOn} />
         ) : null}
       </Beside>
     </>
@@ -52,6 +52,11 @@ function useStep({ steps }: Course) {
   const chosen =
     steps.find((each) => each.id === asked.get("step")) ?? inGroup(steps, asked.get("group"));
   const choose = (step: string) => ask({ step }, { replace: true });
+  const went = useRef(false);
+  const goOn = (step: string) => {
+    went.current = true;
+    choose(step);
+  };
   const move = (way: number) => {
     const next = steps[steps.findIndex((each) => each.id === chosen?.id) + way];
     if (next) choose(next.id);
@@ -68,9 +73,13 @@ function useStep({ steps }: Course) {
   });
   const at = chosen?.id;
   useEffect(() => {
-    if (at) document.getElementById("step-now")?.scrollIntoView({ block: "nearest" });
+    if (!at) return;
+    document.getElementById("step-now")?.scrollIntoView({ block: "nearest" });
+    // done: what comes next is what is read and heard first
+    if (went.current) document.getElementById("step-title")?.focus();
+    went.current = false;
   }, [at]);
-  return { chosen, choose };
+  return { chosen, choose, goOn };
 }
 
 /** The step to show of a group: what is to do in the part being worked on, else the last done. */

@@ -24,7 +24,9 @@ export function StepPanel({ plate, course, step, next }: Props) {
       className="plate-mark min-w-0 px-6 pt-4.5 pb-5.5 max-phone:px-3.5 max-phone:pt-3.5"
     >
       <header className="mb-2 flex flex-wrap items-baseline gap-x-4 gap-y-1.5">
-        <h2>{step.title}</h2>
+        <h2 id="step-title" tabIndex={-1} className="scroll-mt-16 outline-none">
+          {step.title}
+        </h2>
         <Stands step={step} />
       </header>
       <div className="grid grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)] gap-x-7 gap-y-2 max-phone:grid-cols-1">
