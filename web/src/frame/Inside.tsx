@@ -53,7 +53,7 @@ export function Inside() {
   if (!here) return <Lost />;
   if (whole) return <Outlet />;
   return (
-    <div className="grid min-h-screen grid-cols-[172px_minmax(0,1fr)] grid-rows-[44px_1fr] max-desk:grid-cols-[minmax(0,1fr)] max-desk:grid-rows-[auto_auto_1fr] max-phone:pb-15.5 print:block">
+    <div className="grid min-h-screen grid-cols-[172px_minmax(0,1fr)] grid-rows-[44px_1fr] max-desk:grid-cols-[minmax(0,1fr)] max-desk:grid-rows-[auto_auto_1fr] max-phone:pb-23 print:block">
       <a className="sr-only" href="#main">
         Skip to the page
       </a>

@@ -35,9 +35,9 @@ function Places() {
   return (
     <nav
       aria-label="Places"
-      className="flex-none max-desk:min-w-0 max-desk:flex-auto max-desk:overflow-x-auto max-desk:[scrollbar-width:none] max-phone:fixed max-phone:inset-x-0 max-phone:bottom-0 max-phone:z-10 max-phone:h-15.5 max-phone:border-t-[1.5px] max-phone:border-ink max-phone:bg-paper-lift"
+      className="flex-none max-desk:min-w-0 max-desk:flex-auto max-desk:overflow-x-auto max-desk:[scrollbar-width:none] max-phone:fixed max-phone:inset-x-0 max-phone:bottom-0 max-phone:z-10 max-phone:border-t-[1.5px] max-phone:border-ink max-phone:bg-paper-lift"
     >
-      <ul className="flex h-full pl-3 max-desk:pl-0 max-phone:grid max-phone:auto-cols-[minmax(4.25rem,1fr)] max-phone:grid-flow-col">
+      <ul className="flex h-full pl-3 max-desk:pl-0 max-phone:grid max-phone:auto-rows-[44px] max-phone:grid-cols-4">
         {PLACES.filter((place) => place.rail).map(({ path, rail }) => (
           <li key={path}>
             <NavLink

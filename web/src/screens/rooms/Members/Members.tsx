@@ -26,14 +26,7 @@ export function Members() {
   return (
     <div className="max-w-215">
       <h1 className="mb-3">Members of {roomName}</h1>
-      <Table
-        columns={[
-          { head: "Name" },
-          { head: "Sign-in name" },
-          { head: "Role" },
-          ...(keeper ? [{ head: "Actions", hidden: true }] : []),
-        ]}
-      >
+      <Table columns={[{ head: "Name" }, { head: "Sign-in name", desk: true }, { head: "Role" }]}>
         {data?.map((member) => (
           <Row key={member.user} member={member} acts={acts} />
         ))}
@@ -84,30 +77,29 @@ function Row({ member, acts }: { member: Shapes["MemberOut"]; acts: Acts }) {
     <tr className="[&>td]:align-middle">
       <td>
         <b>{name}</b>
+        <span className="note hidden max-phone:block">{sign_in}</span>
       </td>
-      <td>{sign_in}</td>
+      <td className="max-phone:hidden">{sign_in}</td>
       <td>
         {keeper ? (
-          <Segments
-            label={`Role of ${name}`}
-            value={role as Role}
-            options={ROLES}
-            onChange={(to) => acts.role({ user, role: to })}
-          />
+          <span className="flex flex-wrap items-center gap-x-3 gap-y-1">
+            <Segments
+              label={`Role of ${name}`}
+              value={role as Role}
+              options={ROLES}
+              onChange={(to) => acts.role({ user, role: to })}
+            />
+            <Button look="quiet" onClick={() => acts.make({ kind: "reset", user })}>
+              New password
+            </Button>
+            <Button look="quiet" onClick={() => acts.letGo(user)}>
+              Let go
+            </Button>
+          </span>
         ) : (
           role
         )}
       </td>
-      {keeper ? (
-        <td className="text-right whitespace-nowrap">
-          <Button look="quiet" onClick={() => acts.make({ kind: "reset", user })}>
-            New password
-          </Button>
-          <Button look="quiet" onClick={() => acts.letGo(user)}>
-            Let go
-          </Button>
-        </td>
-      ) : null}
     </tr>
   );
 }
