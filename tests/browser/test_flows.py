@@ -46,6 +46,10 @@ def test_from_a_new_plate_to_a_proofed_state_by_keyboard(demo):
     type_into(page, "Name", "Ferry Lamp")
     type_into(page, "Width", "120")
     type_into(page, "Height", "90")
+    tab_to(page, button(page, re.compile("^Aquatint")))
+    page.keyboard.press("Space")
+    page.get_by_text(re.compile("^To its first proof")).wait_for()
+    tab_to(page, button(page, "Put it in the rack"))
     page.keyboard.press("Enter")
     page.get_by_role("heading", name="Ferry Lamp").wait_for()
 
