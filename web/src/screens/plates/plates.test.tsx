@@ -142,6 +142,19 @@ test("what was typed of a plate is changed, decided on its version; a refusal ke
   expect(await screen.findByText(/What stood before is in its record/)).toBeVisible();
 });
 
+test("in inches a size nobody touched is sent as it was, not as it was rounded to be shown", async () => {
+  const server = fakeServer({ ...PUT_IN, [`PUT /plates/${LANTERN}`]: { body: plate } });
+  openAt(`/plates/${LANTERN}/facts`, { length_unit: "in" });
+  await screen.findByRole("heading", { name: "What plate is this?" });
+  expect(screen.getByLabelText("Width")).toHaveValue("7.87");
+  await type("Height", "6");
+  await press("Keep the change");
+  await waitFor(() => expect(server.last().call).toBe(`PUT /plates/${LANTERN}`));
+  const { width_mm, height_mm, thickness_mm } = server.last().body;
+  expect([width_mm, thickness_mm]).toEqual([plate.width_mm, plate.thickness_mm]);
+  expect(height_mm).toBeCloseTo(152.4);
+});
+
 test("a plate in the bath shows its bites, the one under way, and the way to the bath", async () => {
   fakeServer();
   openAt(`/plates/${LANTERN}`);

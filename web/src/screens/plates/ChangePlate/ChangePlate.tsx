@@ -8,6 +8,7 @@ import { useHere } from "../../../frame/useHere";
 import { ButtonLink } from "../../../ui/Button";
 import { useForm } from "../../../ui/form/useForm";
 import { useSay } from "../../../ui/Toast";
+import { shownLength, type Units } from "../../../ui/units";
 
 /** Change what was typed when the plate was put in; what stood before stays in the record. */
 export function ChangePlate() {
@@ -21,7 +22,8 @@ export function ChangePlate() {
     keepAs: `${room} facts ${plate.id}`,
     start: typedOf(plate, me),
     version: plate.version,
-    send: (read, { version }) => changePlate(room, plate.id, { version, ...plateIn(read) }),
+    send: (read, { version }) =>
+      changePlate(room, plate.id, { version, ...plateIn(read), ...untouched(read, plate, me) }),
     theirs: async () => {
       const now = await client.fetchQuery({ ...plateQuery(room, plate.id), staleTime: 0 });
       return { version: now.version, values: typedOf(now, me) };
@@ -46,3 +48,13 @@ export function ChangePlate() {
     />
   );
 }
+
+const SIZES = ["width_mm", "height_mm", "thickness_mm"] as const;
+
+/** Sizes that were left as they were shown stay what they are, not what was rounded to be shown. */
+const untouched = (read: Read, plate: Plate, units: Units) =>
+  Object.fromEntries(
+    SIZES.filter((each) => shownLength(read[each], units) === shownLength(plate[each], units)).map(
+      (each) => [each, plate[each]],
+    ),
+  );
