@@ -25,6 +25,7 @@ WarningCode = Literal[
     "heats-itself",
     "fumes",
     "no-strip",
+    "strength-unsaid",
     "land-fails",
     "depths-too-close",
     "rate-guessed",

@@ -7,6 +7,8 @@ from itertools import pairwise
 import numpy as np
 from numpy.typing import NDArray
 
+from core.kinetics.row import mordant_row
+from core.kinetics.speed import strength_factor
 from core.stages.bench import Exposure, Solved, open_now
 from core.stages.shapes import Area, PlanWarning
 from core.stages.tone_bench import ToneBench
@@ -16,6 +18,8 @@ from core.units import SECONDS_PER_MINUTE
 
 Array = NDArray[np.float64]
 
+LEAST_APART = 0.03
+"""So little between two strengths hides in the doubt of a hydrometer. ``room-practice``"""
 REACHED_LSTAR = 1.0
 """Nearer than this to the wanted tone counts as reached: nobody sees the difference."""
 LEAST_SEEN_LSTAR = 2.0
@@ -44,6 +48,7 @@ def tone_warnings(
     return [
         *_overshoots(bench, start),
         *_no_strip(bench),
+        *_strength_unsaid(bench),
         *_beyond(bench, end),
         *heat_of_reaction(bench, bites),
         *bath_near_end(bench, bites),
@@ -63,6 +68,38 @@ def _no_strip(bench: ToneBench) -> list[PlanWarning]:
             "(about 40 minutes).",
         )
     ]
+
+
+def _strength_unsaid(bench: ToneBench) -> list[PlanWarning]:
+    """Return a warning where one hydrometer is compared with none: the other is taken as 42 °Bé."""
+    strip, bath = bench.curve.conditions, bench.given.bath
+    if not bench.curve.measured or bath.rate_factor or strip.rate_factor:
+        return []
+    today, then = (
+        strength_factor(mordant_row(bath), each.baume, each.load_g_per_l) for each in (bath, strip)
+    )
+    if (bath.baume is None) == (strip.baume is None) or abs(today / then - 1) < LEAST_APART:
+        return []
+    return [_one_reading(bath.baume, strip.baume, today / then)]
+
+
+def _one_reading(bath: float | None, strip: float | None, factor: float) -> PlanWarning:
+    """Return that only one of two strengths was read, by which today counts faster or slower."""
+    way = f"{abs(factor - 1):.0%} {'faster' if factor > 1 else 'slower'}"
+    if strip is None:
+        said, mend = (
+            f"Today's bath reads {bath:g} °Bé; nobody read the strip's",
+            "a new strip's bath",
+        )
+    else:
+        said = f"The strip's bath read {strip:g} °Bé; nobody read today's"
+        mend = "today's bath"
+    return PlanWarning(
+        code="strength-unsaid",
+        params={"baume": bath or strip or 0.0, "factor": round(factor, 2)},
+        text=f"{said}, so 42 °Bé is taken for it: the plan counts today {way} for that alone. Read "
+        f"the hydrometer in {mend}, or bite a check patch first.",
+    )
 
 
 def _beyond(bench: ToneBench, end: Exposure) -> list[PlanWarning]:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import replace
-from typing import Any, Literal
+from typing import Any
 
 import numpy as np
 from numpy.typing import NDArray
@@ -59,7 +59,7 @@ def fit_strip(given: FitStripInput) -> FitStripOutput:
     order = sorted(range(len(given.patches)), key=lambda i: given.patches[i].seconds)
     patches = [given.patches[i] for i in order]
     groups = grouped(np.array([p.seconds for p in patches]))
-    readings = _readings(patches, groups, given.bitten)
+    readings = _readings(patches, groups, given)
     _check(readings)
     readings, why = _without_pale_end(readings)
     guess = _guess(given)
@@ -85,7 +85,7 @@ def _spread(patch: Patch) -> float:
     return patch.spread or DEFAULT_READING_SPREAD
 
 
-def _readings(patches: list[Patch], groups: Groups, bitten: Literal["dips", "once"]) -> Readings:
+def _readings(patches: list[Patch], groups: Groups, given: FitStripInput) -> Readings:
     scatter = np.full(len(patches), PATCH_SCATTER)
     return Readings(
         seconds=np.array([p.seconds for p in patches]),
@@ -94,7 +94,8 @@ def _readings(patches: list[Patch], groups: Groups, bitten: Literal["dips", "onc
         scatter=surer(scatter, groups),
         used=np.ones(len(groups), dtype=bool),
         mix=mixed(groups),
-        bitten=bitten,
+        bitten=given.bitten,
+        other_dips=np.array(given.other_dips),
     )
 
 

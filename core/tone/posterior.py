@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from typing import Literal
 
 import numpy as np
@@ -44,6 +44,8 @@ class Readings:
     used: NDArray[np.bool_]
     mix: Array
     bitten: Literal["dips", "once", "reference"]
+    other_dips: Array = field(default_factory=lambda: np.empty(0))
+    """Cumulative seconds of dips whose own patch does not count."""
 
     def without(self, place: int) -> Readings:
         """Return the same readings with one group left out of the fit.
@@ -84,18 +86,22 @@ class Readings:
         -------
         array (curves, n) [reference s]
         """
-        return patch_seconds(self.seconds, self.bitten, wetting)
+        return patch_seconds(self.seconds, self.bitten, wetting, self.other_dips)
 
 
-def patch_seconds(seconds: Array, bitten: str, wetting: Array) -> Array:
+def patch_seconds(
+    seconds: Array, bitten: str, wetting: Array, other_dips: Array | None = None
+) -> Array:
     """Return reference seconds of patches at cumulative ``seconds`` [s] for each wetting [s].
 
     Parameters
     ----------
-    seconds : array (n,) [s]
+    seconds : array (n,) [s], rising
     bitten : str
         ``"dips"``, ``"once"``, or ``"reference"`` where wetting is taken off already.
     wetting : array (curves,) [s]
+    other_dips : array (m,) [s], optional
+        Cumulative seconds of dips that were made beside those of the patches.
 
     Returns
     -------
@@ -105,7 +111,9 @@ def patch_seconds(seconds: Array, bitten: str, wetting: Array) -> Array:
         return np.broadcast_to(seconds, (len(wetting), len(seconds)))
     if bitten == "once":
         return np.maximum(0.0, seconds[None, :] - wetting[:, None])
-    return biting_seconds(np.diff(seconds, prepend=0.0), wetting)
+    lifts = seconds if other_dips is None else np.union1d(seconds, other_dips)
+    after = biting_seconds(np.diff(lifts, prepend=0.0), wetting)
+    return after[:, np.searchsorted(lifts, seconds)]
 
 
 def _off(parameters: Array, readings: Readings) -> Array:

@@ -49,6 +49,8 @@ class FitStripInput(Shape):
 
     patches: list[Patch] = Field(max_length=MOST_PATCHES)
     bitten: Literal["dips", "once"] = "dips"
+    other_dips: list[Seconds] = Field(default=[], max_length=MOST_PATCHES)
+    """Cumulative times of dips whose patch is not to count: their wetting was lost all the same."""
     conditions: Conditions
     prior: list[Curve] | None = Field(default=None, max_length=20)
     """Earlier strips of the same ground and metal."""

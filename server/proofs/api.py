@@ -12,6 +12,7 @@ from server.accounts.session import signed_in
 from server.plates.models import Plate
 from server.proofs.actions.approve import approve
 from server.proofs.actions.compare import compare
+from server.proofs.actions.correct import correct_proof
 from server.proofs.actions.log import log_proof
 from server.proofs.actions.pin import keep_pin
 from server.proofs.actions.reading import straight_of
@@ -19,7 +20,15 @@ from server.proofs.actions.scan import ask_to_read
 from server.proofs.actions.standing import Standing
 from server.proofs.models import Pin, Proof
 from server.proofs.reads import pin_out, proof_out
-from server.proofs.schemas import ApprovalIn, PinIn, PinOut, ProofIn, ProofOut, ReadProofIn
+from server.proofs.schemas import (
+    ApprovalIn,
+    PinIn,
+    PinOut,
+    ProofChange,
+    ProofIn,
+    ProofOut,
+    ReadProofIn,
+)
 from server.replies.errors import ErrorReply
 from server.replies.paging import Page, PageNumber, page_of
 from server.rooms.path import RoomId
@@ -112,3 +121,12 @@ def put_pin(request: HttpRequest, room: RoomId, payload: PinIn) -> PinOut:
 def get_proof(request: HttpRequest, room: RoomId, proof: UUID) -> ProofOut:
     """Show a proof with its advice."""
     return proof_out(find(Proof, enter(signed_in(request), room, "look"), proof))
+
+
+@router.put(
+    "/proofs/{uuid:proof}",
+    response={200: ProofOut, 403: ErrorReply, 404: ErrorReply, 409: ErrorReply, 422: ErrorReply},
+)
+def put_proof(request: HttpRequest, room: RoomId, proof: UUID, payload: ProofChange) -> ProofOut:
+    """Correct what was typed of a proof."""
+    return proof_out(correct_proof(signed_in(request), room, proof, payload))

@@ -35,6 +35,7 @@ def proof_out(proof: Proof, at: Standing | None = None) -> ProofOut:
         next=next_for(proof, at),
         reading=ScanRead(**proof.reading) if proof.reading else None,
         learned=LearnedOut(**proof.learned) if proof.learned else None,
+        version=proof.version,
     )
 
 

@@ -15,9 +15,11 @@ from core.stages.shapes import AreaName
 from core.stages.what_next_shapes import WhatNextOutput
 from core.tone.shapes import Lightness
 from server.replies.moments import Moment
-from server.shopbook.printed import PrintedIn, PrintedOut
+from server.shopbook.printed import PrintedIn, PrintedOut, SupplyName
 
 Words = Annotated[str, Field(max_length=120)]
+SoakMinutes = Annotated[float, Field(ge=0, le=2880, json_schema_extra={"unit": "min"})]
+Passes = Annotated[int, Field(ge=1, le=9)]
 
 
 PinKind = Literal["darker", "lighter", "missing line", "foul bite", "lettering", "other"]
@@ -86,11 +88,9 @@ class ProofIn(PrintedIn):
     plate: UUID
     picture: UUID | None = None
     pulled_at: Moment | None = None
-    soak_minutes: (
-        Annotated[float, Field(ge=0, le=2880, json_schema_extra={"unit": "min"})] | None
-    ) = None
+    soak_minutes: SoakMinutes | None = None
     pressure: Words = ""
-    passes: Annotated[int, Field(ge=1, le=9)] = 1
+    passes: Passes = 1
     note: Annotated[str, Field(max_length=4000)] = ""
     tones: Annotated[list[ReadTone], Field(max_length=40)] = []
     reading: UUID | None = None
@@ -100,6 +100,21 @@ class ProofIn(PrintedIn):
     foul_bite: bool | None = None
     """Whether it shows unwanted pits; the room's own counts come from this."""
     ok_to_print: bool = False
+
+
+class ProofChange(Schema):
+    """What was typed of a proof, corrected; ``tones`` stand for all that were read."""
+
+    version: int
+    paper: SupplyName | None = None
+    ink: SupplyName | None = None
+    wipe: SupplyName | None = None
+    soak_minutes: SoakMinutes | None = None
+    pressure: Words | None = None
+    passes: Passes | None = None
+    note: Annotated[str, Field(max_length=4000)] | None = None
+    tones: Annotated[list[ReadTone], Field(max_length=40)] | None = None
+    foul_bite: bool | None = None
 
 
 class ToneOut(Schema):
@@ -187,3 +202,4 @@ class ProofOut(PrintedOut):
     """Plate or printing, and what to do, ranked."""
     reading: ScanRead | None
     learned: LearnedOut | None
+    version: int

@@ -16,6 +16,7 @@ from core.events.fold import Immersion
 from core.kinetics.shapes import Conditions
 from core.line.shapes import MeasuredLine
 from core.process.strip import patches_to_bite
+from core.tone.one_dip import one_dip_seconds
 from core.tone.read_curve import read_curve
 from core.tone.shapes import Curve, CurvePoint, ReadCurveInput
 from server.baths.actions.settle import bath_line
@@ -86,6 +87,7 @@ def strip_out(strip: Strip) -> StripOut:
         to_read=_to_read(strip),
         conditions=Conditions.model_validate(strip.conditions),
         readings=[StripPatch(**patch) for patch in strip.patches],
+        one_dip_seconds=one_dip(strip),
         picture=strip.picture_id,
         picture_px=(strip.picture.width_px, strip.picture.height_px) if strip.picture else None,
         marks=strip.marks,
@@ -97,6 +99,14 @@ def strip_out(strip: Strip) -> StripOut:
         created_at=strip.created_at,
         version=strip.version,
     )
+
+
+def one_dip(strip: Strip) -> list[float]:
+    """Return of each patch how long one dip takes to bite as far; as bitten without a curve."""
+    seconds = [patch["seconds"] for patch in strip.patches]
+    if strip.fit is None:
+        return seconds
+    return one_dip_seconds(seconds, strip.bitten, strip.fit["wetting_seconds"])
 
 
 def _leans_on(strip: Strip) -> list[Leaning]:

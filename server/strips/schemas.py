@@ -137,6 +137,7 @@ class WallPatch(Schema):
     """A patch on its slip; ``out``: left out by hand, or by what the others say."""
 
     seconds: float
+    one_dip_seconds: float
     lstar: float
     out: bool
 
@@ -189,6 +190,8 @@ class StripOut(StripCard, PrintedOut):
     """Patches bitten here and not read yet."""
     conditions: Conditions
     readings: list[StripPatch]
+    one_dip_seconds: list[float]
+    """Of each reading: how long one dip takes to bite as far, on the clock of ``line``."""
     picture: UUID | None
     picture_px: tuple[int, int] | None
     """Width and height of that scan: ``marks`` are in its pixels."""

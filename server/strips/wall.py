@@ -10,7 +10,7 @@ from django.utils import timezone
 from server.replies.broken import Broken, shown_of
 from server.rooms.models import Room
 from server.strips.models import Strip
-from server.strips.reads import card_facts, line_of
+from server.strips.reads import card_facts, line_of, one_dip
 from server.strips.schemas import WallPatch, WallStrip
 
 Ground = tuple[str, str, str]
@@ -72,10 +72,10 @@ def _patches(strip: Strip, outliers: list[bool]) -> list[WallPatch]:
     judged = iter(outliers)
     return [
         WallPatch(
-            seconds=patch["seconds"], lstar=patch["lstar"],
+            seconds=patch["seconds"], one_dip_seconds=once, lstar=patch["lstar"],
             out=bool(patch.get("left_out")) or next(judged, False),
         )
-        for patch in strip.patches
+        for patch, once in zip(strip.patches, one_dip(strip), strict=True)
     ]  # fmt: skip
 
 

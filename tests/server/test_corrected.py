@@ -146,3 +146,89 @@ def test_a_correction_names_what_it_corrects_and_is_what_stands_from_then_on(kee
     again = keeper.must("POST", "/record", {**late, "corrects": new["id"]})
     assert again["corrects_text"] == "it was 3:54"
     assert list(listed()) == ["no, 3:50", "it was 3:54", "bit 3:45"]
+
+
+def proof_of(person, **more):
+    plate = put_in(person)
+    body = {"id": new_id(), "plate": plate["id"], "paper": "Cotton", "soak_minutes": 30,
+            "tones": [{"area": "Sky", "read_lstar": 62},
+                      {"area": "Sea", "read_lstar": 40}]}  # fmt: skip
+    return person.must("POST", "/proofs", body | more)
+
+
+def put_proof(person, proof, **said):
+    return person.ask("PUT", f"/proofs/{proof['id']}", {"version": proof["version"], **said})
+
+
+@pytest.mark.parametrize(
+    ("said", "words"),
+    [
+        ({"paper": "Rag"}, "paper Cotton → Rag"),
+        ({"soak_minutes": 45}, "soak in minutes 30 → 45"),
+        ({"soak_minutes": None}, "soak in minutes 30 → nothing"),
+        ({"pressure": "2 turns"}, "pressure nothing → 2 turns"),
+        ({"passes": 2}, "passes 1 → 2"),
+        ({"note": "wiped by hand"}, "note nothing → wiped by hand"),
+        ({"foul_bite": True}, "foul bite nothing → yes"),
+        ({"tones": [{"area": "Sky", "read_lstar": 64}, {"area": "Sea", "read_lstar": 40}]},
+         "Sky L* 62 → 64"),
+        ({"tones": [{"area": "Sky", "read_lstar": 62}]}, "Sea L* 40 → not read"),
+        ({"tones": [{"area": "Sky", "read_lstar": 62}, {"area": "Sea", "read_lstar": 40},
+                    {"area": "Boat", "read_lstar": 20}]}, "Boat not read → L* 20"),
+    ],
+)  # fmt: skip
+def test_each_fact_of_a_proof_is_corrected_and_the_record_says_what_stood(keeper, said, words):
+    proof = proof_of(keeper)
+    status, told = put_proof(keeper, proof, **said)
+    assert (status, told["version"]) == (200, proof["version"] + 1)
+    assert last_said().text == f"Corrected the proof of State I: {words}."
+    assert last_said().data["before"]["paper"] == "Cotton"
+
+
+def test_a_proof_corrected_meanwhile_is_not_written_over(keeper):
+    proof = proof_of(keeper)
+    put_proof(keeper, proof, passes=2)
+    status, reply = put_proof(keeper, proof, passes=3)
+    assert (status, reply["error"]["code"]) == (409, "stale")
+    assert keeper.must("GET", f"/proofs/{proof['id']}")["passes"] == 2
+
+
+@pytest.mark.parametrize(("said", "field"), [
+    ({"passes": 0}, "passes"), ({"soak_minutes": 5000}, "soak_minutes"),
+    ({"tones": [{"area": "Sky", "read_lstar": 140}]}, "tones.0.read_lstar"),
+])  # fmt: skip
+def test_what_no_proof_can_be_is_refused_and_nothing_changes(keeper, said, field):
+    proof = proof_of(keeper)
+    status, reply = put_proof(keeper, proof, **said)
+    assert (status, reply["error"]["field"]) == (422, field)
+    assert keeper.must("GET", f"/proofs/{proof['id']}")["version"] == proof["version"]
+
+
+STRIP = {"conditions": {"mordant": "copper-ferric", "temperature_c": 19},
+         "patches": [{"seconds": s, "lstar": tone} for s, tone in
+                     ((30, 90), (60, 84), (120, 74), (240, 59), (480, 42))]}  # fmt: skip
+
+
+@pytest.mark.parametrize(
+    ("patch", "more", "words"),
+    [
+        ({"lstar": 61}, {}, "patch 4 L* 59 → 61"),
+        ({"seconds": 245}, {}, "patch 4 time 4:00 → 4:05"),
+        ({"left_out": True}, {}, "patch 4 left out"),
+        ({}, {"ink": "Sepia"}, "ink nothing → Sepia"),
+        ({}, {"ground": "sprayed dots"}, "ground rosin dust → sprayed dots"),
+        ({}, {"conditions": {**STRIP["conditions"], "baume": 40}}, "baume nothing → 40"),
+    ],
+)
+def test_what_was_typed_of_a_strip_is_changed_and_the_record_says_what_stood(
+    keeper, patch, more, words
+):
+    strip = keeper.must("POST", "/strips", {"id": new_id(), "name": "Rosin", **STRIP})
+    patches = [dict(each) for each in STRIP["patches"]]
+    patches[3] |= patch
+    said = {"patches": patches, **more}
+    changed = keeper.must("PUT", f"/strips/{strip['id']}", {"version": strip["version"], **said})
+    assert changed["fit"] is not None
+    entry = last_said()
+    assert entry.text == f"Changed strip Rosin: {words}."
+    assert entry.data["before"]["patches"][3]["lstar"] == 59

@@ -198,3 +198,54 @@ def test_a_plate_bitten_without_a_strip_learns_nothing_and_says_nothing(keeper):
     bitten(keeper)
     assert pull(keeper, PLATES_OWN)["learned"] is None
     assert Proof.objects.get().learned is None
+
+
+def own_curve():
+    learned = Plan.objects.get(superseded=False).learned
+    return learned and [
+        [round(each["lstar"], 3) for each in learned["readings"]],
+        [[round(number, 4) for number in draw] for draw in learned["curve"]["draws"][:3]],
+    ]
+
+
+def correct(person, proof, **said):
+    now = person.must("GET", f"/proofs/{proof['id']}")
+    return person.must("PUT", f"/proofs/{proof['id']}", {"version": now["version"], **said})
+
+
+def test_corrected_a_proof_moves_the_curve_as_if_it_had_been_typed_so_at_first(room):
+    right = pull(room, PLATES_OWN)
+    wanted, learned = own_curve(), right["learned"]
+    tones = [{k: tone[k] for k in ("area", "read_lstar", "spread")} for tone in right["tones"]]
+    wrong = [{**tones[0]}, {**tones[1], "read_lstar": tones[1]["read_lstar"] - 8}, tones[2]]
+    correct(room, right, tones=wrong)
+    assert own_curve() != wanted
+    again = correct(room, right, tones=tones)
+    assert (own_curve(), again["learned"]) == (wanted, learned)
+    assert [tone["wanted_lstar"] for tone in again["tones"]] == [
+        tone["wanted_lstar"] for tone in right["tones"]
+    ]
+
+
+def test_printed_otherwise_after_all_it_leaves_the_curve_to_the_strip(room):
+    proof = pull(room, PLATES_OWN)
+    told = correct(room, proof, ink="Sepia")
+    assert told["learned"]["text"].startswith("Not taken into the curve: printed with another ink")
+    assert own_curve() is None
+    correct(room, proof, ink=SAME["ink"])
+    assert own_curve() is not None
+
+
+def test_bitten_on_since_its_reading_is_corrected_where_it_stands(room):
+    proof = pull(room, PLATES_OWN)
+    body = plan_body(room.ids, version=plan(room)["version"], open_again=["Tone 2"])
+    body["areas"][2]["lstar"] = 40
+    room.must("PUT", f"/plates/{room.ids['plate']}/plan", body)
+    room.must("POST", "/runs", {"id": new_id(), "plate": room.ids["plate"]})
+    tones = [{"area": tone["area"], "read_lstar": tone["read_lstar"] + 1}
+             for tone in proof["tones"][1:]]  # fmt: skip
+    correct(room, proof, tones=tones)
+    readings = Plan.objects.get(superseded=False).learned["readings"]
+    assert [(each["name"], each["lstar"]) for each in readings] == [
+        (tone["area"], tone["read_lstar"]) for tone in tones
+    ]

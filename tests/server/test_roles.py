@@ -25,6 +25,7 @@ NEEDS = {
     "run": [("POST", "/runs"), ("POST", "/runs/{run}/events"), ("POST", "/runs/{run}/end"),
             ("POST", "/timers"), ("POST", "/timers/{timer}/end")],
     "log proofs": [("POST", "/proofs"), ("POST", "/files"), ("POST", "/proofs/scans"),
+                   ("PUT", "/proofs/{proof}"),
                    ("PUT", "/pins"), ("POST", "/proofs/{proof}/approvals")],
     "write the record": [("POST", "/record")],
     "read baths": [("POST", "/baths/{bath}/readings"), ("POST", "/baths/{bath}/coupons"),

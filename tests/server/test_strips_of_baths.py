@@ -172,3 +172,16 @@ def test_measured_lines_keep_their_place_however_their_figures_are_written(furni
     whole = [line | {"temperature_c": 20, "load_g_per_l": 0} for line in FAST]
     change(furnished, strip, lines=whole)
     assert BathCheck.objects.get(kind="lines").id == check.id
+
+
+@pytest.mark.parametrize(
+    ("planned", "said", "kept"), [([30, 60], None, 38), ([30, 60], 36, 36), ([], None, None)]
+)
+def test_a_strip_to_be_bitten_takes_its_strength_from_its_bath(furnished, planned, said, kept):
+    bath = furnished.ids["bath"]
+    version = furnished.must("GET", f"/baths/{bath}")["version"]
+    furnished.must("PUT", f"/baths/{bath}", {"version": version, "baume": 38})
+    strip = furnished.must("POST", "/strips", {
+        "id": new_id(), "name": "To bite", "bath": bath, "planned": planned,
+        "conditions": {"mordant": "copper-ferric", "baume": said}})  # fmt: skip
+    assert strip["conditions"]["baume"] == kept

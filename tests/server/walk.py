@@ -84,6 +84,7 @@ def bodies(ids):
         ("POST", "/strips/{strip}/events"): {"events": []},
         ("POST", "/strips/{strip}/end"): {"reason": "tomorrow"},
         ("POST", "/proofs"): {"id": new_id(), "plate": ids["plate"]},
+        ("PUT", "/proofs/{proof}"): {"version": 1, "note": "stolen"},
         ("POST", "/proofs/scans"): {"id": new_id(), "plate": ids["plate"],
                                     "picture": ids["picture"]},
         ("PUT", "/pins"): {"id": new_id(), "proof": ids["proof"], "kind": "darker", "x_mm": 20,

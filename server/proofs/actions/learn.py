@@ -41,6 +41,47 @@ def learn_from(user: User, proof: Proof) -> None:
     proof.save(update_fields=["learned"])
 
 
+def learn_again(user: User, proof: Proof) -> None:
+    """Take what a proof said out of its plate's curves, and let it say what it says now.
+
+    Where the plate was bitten on since, a reading that stays is corrected in its place: its bites
+    cannot be told apart any more.
+    """
+    for plan in Plan.objects.filter(plate=proof.plate, superseded=False, learned__isnull=False):
+        _correct(plan, proof)
+    proof.learned = None
+    proof.save(update_fields=["learned"])
+    learn_from(user, proof)
+
+
+def _correct(plan: Plan, proof: Proof) -> None:
+    learned, run = plan.learned or {}, last_of(plan)
+    stood = learned["readings"]
+    if plan.strip is None or all(each["proof"] != str(proof.id) for each in stood):
+        return
+    again = run is not None and run.id == proof.run_id
+    readings = [
+        kept for each in stood if (kept := _corrected(each, proof, again=again)) is not None
+    ]
+    plan.learned = None
+    if readings and is_of(learned, plan.strip):
+        curve = plan.strip.curve or {}
+        moved = learn(curve, readings).curve.model_dump(mode="json")
+        plan.learned = {**learned, "of": digest(curve), "curve": moved, "readings": readings}
+    plan.version += 1
+    plan.save()
+
+
+def _corrected(reading: dict[str, Any], proof: Proof, *, again: bool) -> dict[str, Any] | None:
+    """Return a stored reading as it counts now; None where it is gone, or is read again."""
+    if reading["proof"] != str(proof.id):
+        return reading
+    now = {tone["area"]: tone for tone in proof.tones}.get(reading["name"])
+    if again or now is None:
+        return None
+    return {**reading, "lstar": now["read_lstar"], "spread": now.get("spread")}
+
+
 def _plans(proof: Proof) -> list[Plan]:
     """Return the plans of tones that are bitten by a strip's curve, with readings of theirs."""
     found = Plan.objects.filter(plate=proof.plate, part__in=TONAL, superseded=False)

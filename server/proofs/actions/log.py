@@ -12,8 +12,8 @@ from server.files.models import Picture
 from server.plates.models import Plate
 from server.proofs.actions.approve import sign_ok
 from server.proofs.actions.learn import learn_from
-from server.proofs.actions.meant import TONAL, meant_tones
 from server.proofs.actions.reading import reading_of
+from server.proofs.actions.tones import tones_read
 from server.proofs.models import Proof
 from server.proofs.roman import roman
 from server.proofs.schemas import ProofIn
@@ -44,7 +44,7 @@ def log_proof(user: User, room_id: uuid.UUID, given: ProofIn) -> Proof:
             picture=find(Picture, room, given.picture) if given.picture else None,
             plate=plate,
             state_number=number,
-            tones=_tones(plate, given),
+            tones=tones_read(plate, given.tones),
             reading=reading_of(room, plate, given.reading),
             pulled_at=given.pulled_at or timezone.now(),
             **printed_with(room, given),
@@ -64,19 +64,3 @@ def log_proof(user: User, room_id: uuid.UUID, given: ProofIn) -> Proof:
     if given.ok_to_print:
         sign_ok(user, proof)
     return proof
-
-
-def _tones(plate: Plate, given: ProofIn) -> list[dict[str, object]]:
-    """Return tones read beside those wanted and expected, as they stood that day."""
-    meant = {name: each for part in TONAL for name, each in meant_tones(plate, part).items()}
-    return [
-        {
-            "area": tone.area,
-            "parts": meant[tone.area].parts if tone.area in meant else "",
-            "wanted_lstar": meant[tone.area].wanted if tone.area in meant else None,
-            "expected_lstar": meant[tone.area].expected if tone.area in meant else None,
-            "read_lstar": tone.read_lstar,
-            "spread": tone.spread,
-        }
-        for tone in given.tones
-    ]

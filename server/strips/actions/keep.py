@@ -20,12 +20,13 @@ from server.files.models import Picture
 from server.record.actions.write import write
 from server.rooms.models import Room
 from server.rooms.permissions import add, change, enter, find
-from server.rooms.said import said_of
+from server.rooms.said import said_of, stood
 from server.shopbook.actions.numbers import own_mordant_numbers
-from server.shopbook.printed import KINDS, Names, printed_with
+from server.shopbook.printed import KINDS, Names, names_of, printed_with
 from server.strips.actions.tell_bath import tell_bath
 from server.strips.models import Strip
 from server.strips.schemas import StripChange, StripIn
+from server.strips.told import told_strip
 
 EARLIER_STRIPS = 5
 DAY_SECONDS = 86_400
@@ -45,6 +46,7 @@ def make_strip(user: User, room_id: uuid.UUID, given: StripIn) -> Strip:
     metal = MORDANTS[given.conditions.mordant].metal
     strip = Strip(id=given.id, room=room, metal=metal, read_on=given.read_on, **facts)
     strip.bath = _bath(room, given.bath, metal)
+    _take_strength(strip)
     strip.picture = _picture(room, given.picture)
     _print(room, strip, given)
     if strip.bath is not None and given.planned:
@@ -72,6 +74,8 @@ def change_strip(user: User, room_id: uuid.UUID, strip_id: uuid.UUID, given: Str
     room = enter(user, room_id, "change strips")
     strip = find(Strip, room, strip_id)
     said = said_of(given, Strip, without={"read_on", "bath", "picture", *KINDS})
+    printed = {kind: name for kind in KINDS if (name := getattr(given, kind)) is not None}
+    before = stood(strip, said) | {kind: names_of(strip)[kind] for kind in printed}
     for field, value in said.items():
         setattr(strip, field, value)
     if given.read_on is not None:
@@ -86,20 +90,13 @@ def change_strip(user: User, room_id: uuid.UUID, strip_id: uuid.UUID, given: Str
     with transaction.atomic():
         strip.version = change(Strip, room, strip_id, given.version).version
         strip.save()
-        named = {kind: getattr(given, kind) for kind in KINDS if getattr(given, kind) is not None}
-        write(room, user, "strip", _changed(strip, given), data=said | named)
+        said |= printed
+        text = told_strip(strip, given, said, before)
+        write(room, user, "strip", text, data=said | {"before": before})
         tell_bath(strip)
     if given.out_reason is not None:
         _fit_again(room, strip)
     return strip
-
-
-def _changed(strip: Strip, given: StripChange) -> str:
-    if given.out_reason is None:
-        return f"Changed strip {strip.name}."
-    if not given.out_reason:
-        return f"Strip {strip.name} counts again."
-    return f"Strip {strip.name} no longer counts: {given.out_reason}."
 
 
 def _print(room: Room, strip: Strip, given: Names) -> None:
@@ -131,6 +128,18 @@ def _bath(room: Room, bath_id: uuid.UUID | None, metal: str) -> Bath | None:
     return bath
 
 
+def _take_strength(strip: Strip) -> None:
+    """Take °Bé from the bath a strip is to be bitten in: its curve is compared by it.
+
+    Of one bitten earlier it is not taken: its bath may have read otherwise then.
+    """
+    bath = strip.bath
+    if bath is None or not strip.planned or bath.mordant != strip.conditions["mordant"]:
+        return
+    if strip.conditions.get("baume") is None and bath.baume is not None:
+        strip.conditions = {**strip.conditions, "baume": bath.baume}
+
+
 def _picture(room: Room, picture_id: uuid.UUID | None) -> Picture | None:
     return find(Picture, room, picture_id) if picture_id else None
 
@@ -142,6 +151,7 @@ def fit(room: Room, strip: Strip) -> None:
     given = {
         "patches": [_patch(p) for p in strip.patches if not p.get("left_out")],
         "bitten": strip.bitten,
+        "other_dips": [p["seconds"] for p in strip.patches if p.get("left_out")],
         "conditions": strip.conditions | {"numbers": own.model_dump() if own else None},
         "prior": [each.curve for each in earlier] or None,
         "prior_days": [_days(each, strip) for each in earlier] or None,

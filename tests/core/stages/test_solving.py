@@ -21,7 +21,7 @@ from core.stages.planner import plan_of, sheet_of, solve
 from core.stages.shapes import DoneBite, RunSheetInput
 from core.stages.solve import longest_clock, seconds_to_strip_end, seconds_to_tone
 from core.stages.tone_bench import lay_out
-from tests.core.strips import plan_input
+from tests.core.strips import curve, plan_input
 
 SHEET = run_sheet(RunSheetInput.model_validate(plan_input().model_dump()))
 
@@ -204,6 +204,30 @@ def test_a_tired_bath_says_its_load_and_the_end():
     assert "hazardous waste" in warning.text
     fresh = plan_bites(plan_input((60,), bath={"load_g_per_l": 20}))
     assert "bath-near-end" not in {w.code for w in fresh.warnings}
+
+
+@pytest.mark.parametrize(
+    ("bath", "strip", "said"),
+    [
+        (38.0, None, "Today's bath reads 38 °Bé; nobody read the strip's"),
+        (None, 36.0, "The strip's bath read 36 °Bé; nobody read today's"),
+    ],
+)
+def test_a_hydrometer_read_on_one_side_alone_is_said(bath, strip, said):
+    known = curve()
+    known = known.model_copy(
+        update={"conditions": known.conditions.model_copy(update={"baume": strip})}
+    )
+    given = plan_input((60, 30), bath={"baume": bath}).model_copy(update={"curve": known})
+    (warning,) = [w for w in plan_bites(given).warnings if w.code == "strength-unsaid"]
+    assert warning.text.startswith(said) and "hydrometer" in warning.text
+    assert (warning.params["factor"] > 1) is (strip is None)
+
+
+@pytest.mark.parametrize("bath", [{}, {"baume": 42}, {"baume": 38, "rate_factor": 1.1}])
+def test_labels_nothing_read_and_a_measured_speed_need_no_hydrometer(bath):
+    plan = plan_bites(plan_input((60, 30), bath=bath))
+    assert "strength-unsaid" not in {w.code for w in plan.warnings}
 
 
 def test_speed_of_a_sheet_is_looked_up_and_held_flat_beyond_it():

@@ -3062,7 +3062,11 @@ export interface paths {
          * @description Show a proof with its advice.
          */
         get: operations["server_proofs_api_get_proof"];
-        put?: never;
+        /**
+         * Put Proof
+         * @description Correct what was typed of a proof.
+         */
+        put: operations["server_proofs_api_put_proof"];
         post?: never;
         delete?: never;
         options?: never;
@@ -8061,6 +8065,11 @@ export interface components {
              */
             bitten: "dips" | "once";
             conditions: components["schemas"]["Conditions"];
+            /**
+             * Other Dips
+             * @default []
+             */
+            other_dips: number[];
             /** Patches */
             patches: components["schemas"]["Patch"][];
             /** Prior */
@@ -14490,7 +14499,7 @@ export interface components {
              * Code
              * @enum {string}
              */
-            code: "tone-out-of-reach" | "beyond-strip" | "bite-too-short" | "tones-too-close" | "overshoot" | "bath-near-end" | "heats-itself" | "fumes" | "no-strip" | "land-fails" | "depths-too-close" | "rate-guessed";
+            code: "tone-out-of-reach" | "beyond-strip" | "bite-too-short" | "tones-too-close" | "overshoot" | "bath-near-end" | "heats-itself" | "fumes" | "no-strip" | "strength-unsaid" | "land-fails" | "depths-too-close" | "rate-guessed";
             /** Params */
             params?: {
                 [key: string]: number | string;
@@ -15916,6 +15925,32 @@ export interface components {
             title: string;
         };
         /**
+         * ProofChange
+         * @description What was typed of a proof, corrected; ``tones`` stand for all that were read.
+         */
+        ProofChange: {
+            /** Foul Bite */
+            foul_bite?: boolean | null;
+            /** Ink */
+            ink?: string | null;
+            /** Note */
+            note?: string | null;
+            /** Paper */
+            paper?: string | null;
+            /** Passes */
+            passes?: number | null;
+            /** Pressure */
+            pressure?: string | null;
+            /** Soak Minutes */
+            soak_minutes?: number | null;
+            /** Tones */
+            tones?: components["schemas"]["ReadTone"][] | null;
+            /** Version */
+            version: number;
+            /** Wipe */
+            wipe?: string | null;
+        };
+        /**
          * ProofIn
          * @description A proof as it was pulled.
          */
@@ -16034,6 +16069,8 @@ export interface components {
             state_number: number;
             /** Tones */
             tones: components["schemas"]["ToneOut"][];
+            /** Version */
+            version: number;
             /** Wipe */
             wipe: string;
             /** Worked */
@@ -20414,6 +20451,8 @@ export interface components {
             name: string;
             /** Note */
             note: string;
+            /** One Dip Seconds */
+            one_dip_seconds: number[];
             /** Out Reason */
             out_reason: string;
             /** Own Share */
@@ -21953,6 +21992,8 @@ export interface components {
         WallPatch: {
             /** Lstar */
             lstar: number;
+            /** One Dip Seconds */
+            one_dip_seconds: number;
             /** Out */
             out: boolean;
             /** Seconds */
@@ -40621,6 +40662,123 @@ export interface operations {
             };
             /** @description Not here, or another room's. */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A value out of its limits, each fault with its field. */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+        };
+    };
+    server_proofs_api_put_proof: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                room: string;
+                proof: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProofChange"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProofOut"];
+                };
+            };
+            /** @description Not what can be read: no JSON, a sign that no text has. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description The role does not carry it. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Not here, or another room's. */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Took too long to come in. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Changed meanwhile by somebody else, or an id that is taken. */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body that does not say how long it is. */
+            411: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description Too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ErrorReply"];
+                };
+            };
+            /** @description A body of a kind that is not read here. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
