@@ -13,7 +13,9 @@ from server.demo.awnings_pictures import INKS, SIZE_MM, plate_picture, proof_sca
 from server.demo.done_here import done_here
 from server.demo.store import keep_drawn
 from server.demo.tablet import MakeId, WorkTablet
+from server.demo.when import at_work
 from server.plates.models import Plate
+from server.record.actions.write import told_from
 from server.rooms.models import Room
 from server.shopbook.actions.supplies import keep_ink
 from server.shopbook.schemas import InkIn
@@ -32,7 +34,9 @@ WET = (282.6, 230.7)
 
 def load_awnings_at_nine(room: Room, user: User, now: datetime, make_id: MakeId) -> None:
     """Load the three colour plates, the work, two proofs and the reading of the second."""
-    inks = _inks(room, user, make_id)
+    past = at_work(now)
+    with told_from(past - timedelta(days=13), timedelta(minutes=8)):
+        inks = _inks(room, user, make_id)
     layers = [
         LayerDecided(
             id=make_id(f"awnings layer {name}"), name=name, plate=_plate(room, name, now, make_id),
@@ -42,19 +46,20 @@ def load_awnings_at_nine(room: Room, user: User, now: datetime, make_id: MakeId)
         )
         for name, (_, lets) in INKS.items()
     ]  # fmt: skip
-    work = begin_work(user, room.id, WorkBegin(
-        id=make_id(NAME), name=NAME, width_mm=SIZE_MM[0], height_mm=SIZE_MM[1],
-    ))  # fmt: skip
-    work = keep_work(user, room.id, work.id, WorkIn(
-        version=work.version, name=NAME, width_mm=SIZE_MM[0], height_mm=SIZE_MM[1], layers=layers,
-        sheet_width_mm=280, sheet_height_mm=230, size=12,
-    ))  # fmt: skip
-    Layering.objects.filter(id=work.id).update(created_at=now - timedelta(days=12))
+    with told_from(past - timedelta(days=12), timedelta(minutes=25)):
+        work = begin_work(user, room.id, WorkBegin(
+            id=make_id(NAME), name=NAME, width_mm=SIZE_MM[0], height_mm=SIZE_MM[1],
+        ))  # fmt: skip
+        work = keep_work(user, room.id, work.id, WorkIn(
+            version=work.version, name=NAME, width_mm=SIZE_MM[0], height_mm=SIZE_MM[1],
+            layers=layers, sheet_width_mm=280, sheet_height_mm=230, size=12,
+        ))  # fmt: skip
+    Layering.objects.filter(id=work.id).update(created_at=past - timedelta(days=12))
     work.refresh_from_db()
     done_here(ask_for_preview(user, room.id, work.id, AskIn(id=make_id("awnings preview"))))
     tablet = WorkTablet(user, work, NAME, now, make_id)
-    _proof(tablet, layers, now - timedelta(days=4, hours=3), "first proof")
-    second = _proof(tablet, layers, now - timedelta(days=1, hours=4), "second proof")
+    _proof(tablet, layers, past - timedelta(days=4, hours=3), "first proof")
+    second = _proof(tablet, layers, past - timedelta(days=1, hours=4), "second proof")
     _read(room, user, work, tablet, layers, second, now, make_id)
 
 
@@ -117,7 +122,7 @@ def _read(
     answer: dict[str, Any] = task.result or {}
     by_name = {layer.name: layer for layer in layers}
     tablet.log(
-        "crosses-read", now - timedelta(hours=20), sheet=str(sheet),
+        "crosses-read", at_work(now) - timedelta(hours=18), sheet=str(sheet),
         key=str(by_name["Key"].id), by="scan", task=str(task.id),
         layers=[
             {"layer": str(by_name[each["name"]].id), "name": each["name"],

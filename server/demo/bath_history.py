@@ -17,8 +17,10 @@ from server.accounts.models import User
 from server.baths.actions.settle import settle_bath
 from server.baths.models import Bath, BathCheck, BathReading
 from server.demo.tablet import MakeId
+from server.demo.when import at_work
 from server.instruments.actions.keep import make_instrument
 from server.instruments.schemas import InstrumentIn
+from server.record.actions.write import told_from
 from server.strips.models import Strip
 
 AMBER_DAYS, REFRESHED_DAYS, REFRESHED_SHARE = 72, 30, 0.25
@@ -111,9 +113,11 @@ def load_bath_history(keeper: User, now: datetime, make_id: MakeId) -> None:
     _amber(keeper, now, make_id)
     _grey(keeper, now, make_id)
     _spent(keeper, now, make_id)
+    room_id = Bath.objects.get(id=make_id("Amber tray")).room_id
     for name, kind in (("Shop scale", "scale"), ("Bench densitometer", "densitometer")):
         given = InstrumentIn.model_validate({"id": make_id(name), "name": name, "kind": kind})
-        make_instrument(keeper, Bath.objects.get(id=make_id("Amber tray")).room_id, given)
+        with told_from(at_work(now) - timedelta(days=60)):
+            make_instrument(keeper, room_id, given)
 
 
 def _warm(day: float) -> float:

@@ -6,12 +6,14 @@ from datetime import datetime, timedelta
 from typing import Any
 
 from server.accounts.models import User
-from server.demo.hands import Steps, do_steps, move_back
+from server.demo.hands import Steps, do_steps
 from server.demo.tablet import MakeId, NeedleTablet
+from server.demo.when import at_work
 from server.marks.actions.keep import keep_marks, marks_row
 from server.marks.models import Marks
 from server.marks.schemas import MarkGroup, MarksIn
 from server.plates.models import Plate
+from server.record.actions.write import told_from
 from server.rooms.models import Room
 
 STEPS: Steps = (
@@ -39,13 +41,14 @@ def load_berry_punnet(room: Room, user: User, now: datetime, make_id: MakeId) ->
     plate = Plate.objects.get(id=make_id("Berry Punnet"))
     Marks.objects.filter(id=marks_row(room, plate).id).update(created_at=now - timedelta(days=9))
     groups = [MarkGroup(**each) for each in GROUPS]
-    keep_marks(user, room.id, plate.id, MarksIn(version=0, groups=groups, lstar=38, wanted=6))
+    past = at_work(now)
+    with told_from(past - timedelta(days=4)):
+        keep_marks(user, room.id, plate.id, MarksIn(version=0, groups=groups, lstar=38, wanted=6))
     tablet = NeedleTablet(user, marks_row(room, plate), plate.name, now, make_id)
-    begin = now - timedelta(days=3, hours=2)
+    begin = past - timedelta(days=3, hours=2)
     tablet.sat(begin, 25)
     tablet.sat(begin + timedelta(minutes=32), 22)
     for group in GROUPS:
         tablet.log("marked", begin + timedelta(minutes=60), group=group["name"])
-    do_steps(plate, user, STEPS)
-    move_back(plate, now - timedelta(days=2, hours=3), timedelta(minutes=25))
-    tablet.log("pulled", now - timedelta(days=2), note="first trial, gap 4", lstar=46.5)
+    do_steps(plate, user, STEPS, past - timedelta(days=2, hours=1), timedelta(minutes=25))
+    tablet.log("pulled", past - timedelta(days=2), note="first trial, gap 4", lstar=46.5)

@@ -12,6 +12,7 @@ import numpy as np
 from core.tone.lightness import lightness_from_density
 from server.accounts.models import User
 from server.demo.tablet import MakeId, PressTablet
+from server.demo.when import hour_of
 from server.editions.actions.keep import keep_edition
 from server.editions.schemas import EditionIn
 from server.plates.models import Plate
@@ -22,6 +23,7 @@ from server.proofs.schemas import ApprovalIn, ProofIn
 from server.pulls.models import Pulls
 from server.pulls.printing import keep_printing, pulls_row
 from server.pulls.schemas import PrintingIn
+from server.record.actions.write import told_from
 from server.rooms.models import Room
 from server.shopbook.actions.presses import keep_press
 from server.shopbook.actions.supplies import keep_ink, keep_paper
@@ -68,30 +70,26 @@ class _Press:
 def load_closing_edition(room: Room, user: User, now: datetime, make_id: MakeId) -> None:
     """Store what Closing Time is printed with, its OK, and its edition to 11 of 20."""
     plate = Plate.objects.get(id=make_id("Closing Time"))
-    named = _shop(room, user, make_id)
-    keep_printing(user, room.id, plate.id, PrintingIn(
-        version=0, **named, wipes=list(WIPES), margin_mm=50, depth_um=35, drying="blotters",
-    ))  # fmt: skip
+    with told_from(hour_of(now, OK_DAYS + 1, 10), timedelta(minutes=6)):
+        named = _shop(room, user, make_id)
+        keep_printing(user, room.id, plate.id, PrintingIn(
+            version=0, **named, wipes=list(WIPES), margin_mm=50, depth_um=35, drying="blotters",
+        ))  # fmt: skip
     Pulls.objects.filter(id=pulls_row(room, plate).id).update(created_at=now - timedelta(days=30))
     phone = PressTablet(user, pulls_row(room, plate), plate.name, now, make_id)
     press = _Press(phone, str(named["ink"]), str(named["paper"]), np.random.default_rng(1))
-    at = _at(now, OK_DAYS, 15.0)
+    at = hour_of(now, OK_DAYS, 15.0)
     phone.log("press-set", at - timedelta(hours=1), quarters=7, passes=1, press=str(named["press"]))
     _one(press, at, "trial", _paper_in(press, at - timedelta(minutes=50), 1))
     phone.log("plate-cleaned", at + timedelta(minutes=15))
     _approve(room, user, plate, at, make_id)
     phone.log("wipe-mapped", at + timedelta(minutes=50), patches=list(PATCHES))
-    keep_edition(user, room.id, plate.id, EditionIn(
-        version=0, size=20, artist_proofs=2, printer_proofs=1, wear_area="Shutter",
-    ))  # fmt: skip
+    wanted = EditionIn(version=0, size=20, artist_proofs=2, printer_proofs=1, wear_area="Shutter")
+    with told_from(at + timedelta(hours=1)):
+        keep_edition(user, room.id, plate.id, wanted)
     for days, hour, become in DAYS:
-        _day(press, _at(now, days, hour), become)
+        _day(press, hour_of(now, days, hour), become)
     _today(press, now)
-
-
-def _at(now: datetime, days: int, hour: float) -> datetime:
-    day = (now - timedelta(days=days)).replace(hour=0, minute=0, second=0, microsecond=0)
-    return day + timedelta(hours=hour)
 
 
 def _shop(room: Room, user: User, make_id: MakeId) -> dict[str, Any]:
@@ -143,7 +141,8 @@ def _approve(room: Room, user: User, plate: Plate, at: datetime, make_id: MakeId
     }))  # fmt: skip
     said = ApprovalIn(id=make_id("closing approval"), said_by="artist", area="Sky",
                       condition="the sky stays dark")  # fmt: skip
-    approve(user, room.id, proof.id, said)
+    with told_from(at + timedelta(minutes=40)):
+        approve(user, room.id, proof.id, said)
     Proof.objects.filter(id=proof.id).update(created_at=at)
     Approval.objects.filter(id=said.id).update(at=at + timedelta(minutes=40))
 

@@ -18,11 +18,13 @@ from server.demo.closing_edition import load_closing_edition
 from server.demo.closing_strokes import LIGHTS, drawing, photograph
 from server.demo.store import keep_drawn
 from server.demo.tablet import MakeId, NeedleTablet
+from server.demo.when import hour_of
 from server.marks.actions.keep import keep_marks, make_trial, marks_row
 from server.marks.actions.look import ask_to_look, keep_look, photographs_of
 from server.marks.models import Look, Marks, Trial
 from server.marks.schemas import MarkGroup, MarksIn, PlateLookIn, TrialIn
 from server.plates.models import Plate
+from server.record.actions.write import told_from
 from server.rooms.models import Room
 from server.tasks.files import write_to
 from server.tasks.models import Task
@@ -58,30 +60,25 @@ def load_closing_time(room: Room, user: User, now: datetime, make_id: MakeId) ->
     """Store what was planned, drawn, seen and pulled of Closing Time."""
     plate = Plate.objects.get(id=make_id("Closing Time"))
     given = TrialIn(id=make_id("acrylic trial"), read_on=(now - timedelta(days=20)).date(), **TRIAL)
-    trial = make_trial(user, room.id, given)
+    with told_from(hour_of(now, 20, 11)):
+        trial = make_trial(user, room.id, given)
     Trial.objects.filter(id=trial.id).update(created_at=now - timedelta(days=20))
     picture = _picture(room, user, make_id, "closing drawing", drawing())
     Plate.objects.filter(id=plate.id).update(study_id=picture)
     plate.refresh_from_db()
     Marks.objects.filter(id=marks_row(room, plate).id).update(created_at=now - timedelta(days=30))
     groups = [MarkGroup(**each) for each in GROUPS]
-    keep_marks(
-        user, room.id, plate.id,
-        MarksIn(version=0, trial=trial.id, needle_um=90, lstar=41, groups=groups, wanted=20),
-    )  # fmt: skip
-    _look(room, user, plate, now, make_id)
+    planned = MarksIn(version=0, trial=trial.id, needle_um=90, lstar=41, groups=groups, wanted=20)
+    with told_from(hour_of(now, 19, 15)):
+        keep_marks(user, room.id, plate.id, planned)
+    with told_from(hour_of(now, 13, 14)):
+        _look(room, user, plate, now, make_id)
     tablet = NeedleTablet(user, marks_row(room, plate), plate.name, now, make_id)
     for days, hour, minutes in SITTINGS:
-        tablet.sat(_at(now, days, hour), minutes)
+        tablet.sat(hour_of(now, days, hour), minutes)
     for name, share in DRAWN.items():
-        tablet.log("marked", _at(now, 13, 16), group=name, share=share)
+        tablet.log("marked", hour_of(now, 13, 16), group=name, share=share)
     load_closing_edition(room, user, now, make_id)
-
-
-def _at(now: datetime, days: int, hour: float) -> datetime:
-    """Return a moment of an earlier day."""
-    day = (now - timedelta(days=days)).replace(hour=0, minute=0, second=0, microsecond=0)
-    return day + timedelta(hours=hour)
 
 
 def _picture(
@@ -103,7 +100,7 @@ def _look(room: Room, user: User, plate: Plate, now: datetime, make_id: MakeId) 
     done_at_once(task)
     keep_look(task)
     task.save()
-    Look.objects.filter(id=task.id).update(created_at=now - timedelta(days=13, hours=2))
+    Look.objects.filter(id=task.id).update(created_at=hour_of(now, 13, 14))
 
 
 def done_at_once(task: Task) -> None:

@@ -10,22 +10,26 @@ from server.courses.actions.change import change_course
 from server.courses.models import Course
 from server.courses.schemas import CourseAct
 from server.plates.models import Plate
+from server.record.actions.write import told_from
 
 Steps = tuple[tuple[str, dict[str, Any]], ...]
 
 
-def do_steps(plate: Plate, user: User, steps: Steps) -> None:
-    """Mark steps done, one after the other, each with what was noted."""
-    for step, measures in steps:
+def do_steps(plate: Plate, user: User, steps: Steps, last: datetime, apart: timedelta) -> None:
+    """Mark steps done, each with what was noted: the last at ``last``, the others before it."""
+    begin = last - (len(steps) - 1) * apart
+    for place, (step, measures) in enumerate(steps):
+        at = begin + place * apart
         version = Course.objects.get(plate=plate).version
         given = CourseAct(version=version, act="done", step=step, measures=measures)
-        change_course(user, plate.room_id, plate.id, given)
+        with told_from(at):
+            change_course(user, plate.room_id, plate.id, given)
+        _set_back(plate, step, at)
 
 
-def move_back(plate: Plate, last: datetime, apart: timedelta) -> None:
-    """Set the times of the done steps back: the last at ``last``, the others before it."""
+def _set_back(plate: Plate, name: str, at: datetime) -> None:
     course = Course.objects.get(plate=plate)
-    done = [step for step in course.steps if step["at"]]
-    for place, step in enumerate(reversed(done)):
-        step["at"] = (last - place * apart).isoformat()
+    for step in course.steps:
+        if step["key"] == name and step["at"]:
+            step["at"] = at.isoformat()
     course.save()

@@ -10,14 +10,16 @@ from core.data.study import ISLAND_MM2
 from server.accounts.models import User
 from server.courses.actions.begin import begin_course
 from server.demo import pictures
-from server.demo.hands import Steps, do_steps, move_back
+from server.demo.hands import Steps, do_steps
 from server.demo.store import keep_drawn
 from server.demo.tablet import MakeId, Tablet
+from server.demo.when import at_work
 from server.plans.actions.keep import keep_plan
 from server.plans.schemas import PlanArea, PlanIn
 from server.plates.models import Plate
 from server.proofs.actions.log import log_proof
 from server.proofs.schemas import ProofIn
+from server.record.actions.write import told_from
 from server.rooms.models import Room
 from server.runs.actions.begin import begin_run
 from server.runs.actions.state import follow
@@ -34,17 +36,21 @@ AREAS: tuple[tuple[str, str, float | None], ...] = (
     ("Tone 4", "low sky, counters", 37.0),
     ("Tone 5", "high sky, roofs, people", 26.0),
 )
-STEPS: Steps = (
+PREPARED: Steps = (
     ("cut", {"face": True}),
     ("bevel", {"angle": 45, "film": "none", "corners": True}),
     ("polish", {"scratches": True}),
     ("drawing", {"reversal": "reversed first", "lettering": "none"}),
+)
+GROUNDED: Steps = (
     ("degrease", {"degreaser": "whiting and ammonia 1 + 20", "water_break": "passed", "tries": 1}),
     ("dust", {"settle": 60, "box": 8, "covered": 52}),
     ("fuse", {"heat": 140, "clear": True}),
     ("transfer", {"route": "chalk sheet"}),
+    ("whites", {"edges": True}),
+    ("back", {"back": "filmed", "edges": True}),
 )
-CLOSING: Steps = (("whites", {"edges": True}), ("back", {"back": "filmed", "edges": True}))
+EACH_STEP = timedelta(minutes=20)
 GROUNDED_BEFORE = timedelta(minutes=50)
 STUDY_LSTARS = [94.0, 84.0, 69.0, 52.0, 37.0, 26.0]
 WIDTH_MM, HEIGHT_MM = 200.0, 150.0
@@ -64,12 +70,13 @@ def load_lantern_row(room: Room, user: User, now: datetime, make_id: MakeId) -> 
         place="rosin", study_id=study, facts={"face_marked": True, "back": "filmed"},
     )  # fmt: skip
     begin_course(plate)
-    do_steps(plate, user, STEPS)
+    lines, grounded = at_work(now) - timedelta(days=4), now - GROUNDED_BEFORE
+    do_steps(plate, user, PREPARED, lines, EACH_STEP)
     _first_state(room, user, plate, tones, now, make_id)
-    _plan(room, user, plate, tones, make_id)
-    _study(room, user, plate, make_id)
-    do_steps(plate, user, CLOSING)
-    move_back(plate, now - GROUNDED_BEFORE, timedelta(minutes=20))
+    with told_from(at_work(now) - timedelta(days=2), EACH_STEP):
+        _plan(room, user, plate, tones, make_id)
+        _study(room, user, plate, make_id)
+    do_steps(plate, user, GROUNDED, grounded, EACH_STEP)
     _bites(room, user, plate, now, make_id)
 
 
@@ -83,7 +90,8 @@ def _first_state(
         user, room.id,
         ProofIn(
             id=make_id("State I"), plate=plate.id, picture=picture,
-            pulled_at=now - timedelta(days=3), paper="soft cotton, 280 g/m²", soak_minutes=40,
+            pulled_at=at_work(now) - timedelta(days=3),
+            paper="soft cotton, 280 g/m²", soak_minutes=40,
             ink="black, a quarter medium", wipe="gauze, then paper", pressure="felt pair, firm",
             passes=1, note="Lines hold. Sky stays for the aquatint.",
         ),
@@ -120,10 +128,11 @@ def _study(room: Room, user: User, plate: Plate, make_id: MakeId) -> None:
 
 
 def _bites(room: Room, user: User, plate: Plate, now: datetime, make_id: MakeId) -> None:
-    run = begin_run(user, room.id, RunIn(id=make_id("run"), plate=plate.id))
-    tablet = Tablet(user, run, now, make_id)
     third = now - timedelta(seconds=INTO_THIRD_SECONDS)
     first = third - 2 * BETWEEN_BITES
+    with told_from(first - timedelta(minutes=4)):
+        run = begin_run(user, room.id, RunIn(id=make_id("run"), plate=plate.id))
+    tablet = Tablet(user, run, now, make_id)
     tablet.log("covered", first - timedelta(minutes=3), areas=["Paper"])
     tablet.log("temperature", first - timedelta(minutes=1), celsius=18.5)
     tablet.bite(first, 0.0)

@@ -12,6 +12,8 @@ from server.accounts.models import User
 from server.demo.done_here import done_here
 from server.demo.store import keep_drawn
 from server.demo.tablet import MakeId, WorkTablet
+from server.demo.when import at_work
+from server.record.actions.write import told_from
 from server.rooms.models import Room
 from server.works.actions.ask import ask_for_preview, ask_for_stencils, ask_for_tracing
 from server.works.actions.keep import begin_work, keep_work
@@ -75,13 +77,14 @@ def _work(
     make_id: MakeId,
 ) -> Layering:  # fmt: skip
     wide, high = SIZE_MM
-    begun = WorkBegin(id=make_id(NAME), name=NAME, width_mm=wide, height_mm=high)
-    work = begin_work(user, room.id, begun)
-    work = keep_work(user, room.id, work.id, WorkIn(
-        version=work.version, name=NAME, width_mm=wide, height_mm=high, layers=layers,
-        sheet_width_mm=380, sheet_height_mm=280, size=6, ghosts=2, drawing=drawing,
-    ))  # fmt: skip
-    Layering.objects.filter(id=work.id).update(created_at=now - timedelta(days=9))
+    begun, at = WorkBegin(id=make_id(NAME), name=NAME, width_mm=wide, height_mm=high), at_work(now)
+    with told_from(at - timedelta(days=9), timedelta(minutes=25)):
+        work = begin_work(user, room.id, begun)
+        work = keep_work(user, room.id, work.id, WorkIn(
+            version=work.version, name=NAME, width_mm=wide, height_mm=high, layers=layers,
+            sheet_width_mm=380, sheet_height_mm=280, size=6, ghosts=2, drawing=drawing,
+        ))  # fmt: skip
+    Layering.objects.filter(id=work.id).update(created_at=at - timedelta(days=9))
     work.refresh_from_db()
     return work
 
@@ -89,12 +92,12 @@ def _work(
 def _sheets(tablet: WorkTablet, layers: list[LayerDecided], now: datetime) -> None:
     """Pull a first with two ghosts, roll the windows over them; pull again today."""
     night, windows, wires = layers
-    first = _pulls(tablet, night, now - timedelta(days=6, hours=2), READ[0])
+    first = _pulls(tablet, night, at_work(now) - timedelta(days=6, hours=2), READ[0])
     for n, sheet in enumerate(first):
-        at = now - timedelta(days=5, hours=3) + timedelta(minutes=12 * n)
+        at = at_work(now) - timedelta(days=5, hours=3) + timedelta(minutes=12 * n)
         tablet.log("layer-printed", at, sheet=str(sheet), layer=str(windows.id), name="Windows",
                    damp="redamped")  # fmt: skip
-    tablet.log("signed", now - timedelta(days=2), pull=str(first[0]))
+    tablet.log("signed", at_work(now) - timedelta(days=2), pull=str(first[0]))
     _pulls(tablet, night, now - timedelta(hours=2), READ[1])
     tablet.log("pieces-followed", now - timedelta(minutes=30), layer=str(wires.id),
                pieces=[1, 2, 3, 4])  # fmt: skip

@@ -9,14 +9,16 @@ import numpy as np
 from server.accounts.models import User
 from server.courses.actions.begin import begin_course
 from server.demo import pictures
-from server.demo.hands import Steps, do_steps, move_back
+from server.demo.hands import Steps, do_steps
 from server.demo.store import keep_drawn
 from server.demo.tablet import MakeId, Tablet
+from server.demo.when import at_work
 from server.plans.actions.keep import keep_plan
 from server.plans.schemas import PlanArea, PlanIn
 from server.plates.models import Plate
 from server.proofs.actions.log import log_proof
 from server.proofs.schemas import ProofIn
+from server.record.actions.write import told_from
 from server.rooms.models import Room
 from server.runs.actions.begin import begin_run
 from server.runs.actions.end import end_run
@@ -54,11 +56,12 @@ def load_rain_on_awnings(room: Room, user: User, now: datetime, make_id: MakeId)
         facts={"face_marked": True, "back": "varnished"},
     )  # fmt: skip
     begin_course(plate)
-    do_steps(plate, user, STEPS)
-    move_back(plate, now - BEGUN - timedelta(hours=2), timedelta(minutes=25))
-    _plan(room, user, plate, make_id)
+    begun = at_work(now) - BEGUN
+    do_steps(plate, user, STEPS, begun - timedelta(days=1), timedelta(minutes=25))
+    with told_from(begun - timedelta(hours=1)):
+        _plan(room, user, plate, make_id)
     _bites(room, user, plate, now, make_id)
-    do_steps(plate, user, (("strip-ground", {}),))
+    do_steps(plate, user, (("strip-ground", {}),), begun + 4 * BETWEEN, BETWEEN)
     _states(room, user, plate, drawn, now, make_id)
 
 
@@ -76,13 +79,15 @@ def _plan(room: Room, user: User, plate: Plate, make_id: MakeId) -> None:
 
 
 def _bites(room: Room, user: User, plate: Plate, now: datetime, make_id: MakeId) -> None:
-    run = begin_run(user, room.id, RunIn(id=make_id("rain run"), plate=plate.id))
+    begin = at_work(now) - BEGUN
+    with told_from(begin - timedelta(minutes=2)):
+        run = begin_run(user, room.id, RunIn(id=make_id("rain run"), plate=plate.id))
     tablet = Tablet(user, run, now, make_id)
-    begin = now - BEGUN
     tablet.log("temperature", begin - timedelta(minutes=1), celsius=18.0)
     for number in range(len(GROUPS)):
         tablet.bite(begin + number * BETWEEN, 0.0)
-    end_run(user, room.id, run.id)
+    with told_from(begin + 3 * BETWEEN):
+        end_run(user, room.id, run.id)
 
 
 def _states(
@@ -98,7 +103,8 @@ def _states(
         )  # fmt: skip
         proof = ProofIn(
             id=make_id(f"rain proof {number}"), plate=plate.id, picture=picture,
-            pulled_at=now - timedelta(days=days), paper="soft cotton, 280 g/m²", soak_minutes=40,
+            pulled_at=at_work(now) - timedelta(days=days),
+            paper="soft cotton, 280 g/m²", soak_minutes=40,
             ink="blue-black, a fifth medium", wipe="gauze, then hand", pressure="felt pair, firm",
             note=note, foul_bite=False,
         )  # fmt: skip

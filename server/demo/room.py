@@ -28,7 +28,9 @@ from server.demo.store import keep_drawn
 from server.demo.umbrellas import load_paper_umbrellas
 from server.demo.weighbridge import load_weighbridge
 from server.demo.weighbridge_marks import load_weighbridge_marks
+from server.demo.when import ZONE, at_work
 from server.plates.models import Plate
+from server.record.actions.write import told_from
 from server.rooms.models import Membership, Room
 from server.strips.actions.keep import make_strip
 from server.strips.models import Strip
@@ -64,7 +66,7 @@ def load(now: datetime) -> Room:
     """Return the freshly loaded demo room, its times as of ``now``; an older one is dropped."""
     drop()
     room = Room.objects.create(
-        id=ROOM_ID, name="Lantern Quay Print Room", time_zone="Europe/Lisbon", is_demo=True
+        id=ROOM_ID, name="Lantern Quay Print Room", time_zone=ZONE, is_demo=True
     )
     people = {role: _person(room, sign_in, role, kind) for sign_in, role, kind in PEOPLE}
     here = DemoRoom(room, people["Keeper"], people["Printer"], now)
@@ -235,23 +237,21 @@ STRIPS: tuple[dict[str, Any], ...] = (
 
 def _strips(here: DemoRoom) -> None:
     for row in STRIPS:
-        read = here.now - timedelta(days=row["days"])
-        made = make_strip(
-            here.printer,
-            here.room.id,
-            StripIn(
-                id=make_id(row["name"]),
-                name=row["name"],
-                ground=row["ground"],
-                conditions=Conditions(mordant=row["mordant"], **row["conditions"]),
-                patches=[StripPatch(seconds=s, lstar=lstar) for s, lstar in row["patches"]],
-                read_on=read.date(),
-                lines=row.get("lines", []),
-                bath=make_id(row["bath"]) if "bath" in row else None,
-                note=row["note"],
-                **row.get("printed", {}),
-            ),
+        read = at_work(here.now) - timedelta(days=row["days"])
+        given = StripIn(
+            id=make_id(row["name"]),
+            name=row["name"],
+            ground=row["ground"],
+            conditions=Conditions(mordant=row["mordant"], **row["conditions"]),
+            patches=[StripPatch(seconds=s, lstar=lstar) for s, lstar in row["patches"]],
+            read_on=read.date(),
+            lines=row.get("lines", []),
+            bath=make_id(row["bath"]) if "bath" in row else None,
+            note=row["note"],
+            **row.get("printed", {}),
         )
+        with told_from(read):
+            made = make_strip(here.printer, here.room.id, given)
         Strip.objects.filter(id=made.id).update(
             created_at=read, out_reason=row.get("out_reason", "")
         )
@@ -277,8 +277,10 @@ def _strip_to_bite(here: DemoRoom) -> None:
             mordant="copper-ferric", temperature_c=18.5, load_g_per_l=17, baume=42
         ),
     )  # fmt: skip
-    made = make_strip(here.printer, here.room.id, given)
-    Strip.objects.filter(id=made.id).update(created_at=here.now - timedelta(days=40))
+    laid_out = at_work(here.now) - timedelta(days=40)
+    with told_from(laid_out):
+        made = make_strip(here.printer, here.room.id, given)
+    Strip.objects.filter(id=made.id).update(created_at=laid_out)
 
 
 PLATES: tuple[dict[str, Any], ...] = (

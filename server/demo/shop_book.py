@@ -6,6 +6,8 @@ from datetime import datetime, timedelta
 
 from server.accounts.models import User
 from server.demo.tablet import MakeId
+from server.demo.when import at_work
+from server.record.actions.write import told_from
 from server.rooms.models import Room
 from server.shopbook.actions.keep import keep_recipe, keep_tool
 from server.shopbook.actions.numbers import correct_number
@@ -28,6 +30,11 @@ TOOLS: tuple[tuple[str, ToolKind, float | None, int], ...] = (
 
 def load_shop_book(room: Room, keeper: User, now: datetime, make_id: MakeId) -> None:
     """Load what the room has found out for itself."""
+    with told_from(at_work(now) - timedelta(days=30), timedelta(minutes=10)):
+        _keep(room, keeper, now, make_id)
+
+
+def _keep(room: Room, keeper: User, now: datetime, make_id: MakeId) -> None:
     for name, kind, text in RECIPES:
         keep_recipe(keeper, room.id, RecipeIn(id=make_id(name), name=name, kind=kind, text=text))
     for name, tool, width, days in TOOLS:

@@ -6,11 +6,12 @@ from datetime import datetime, timedelta
 
 from server.accounts.models import User
 from server.courses.actions.begin import begin_course
-from server.demo.hands import Steps, do_steps, move_back
+from server.demo.hands import Steps, do_steps
 from server.demo.tablet import MakeId
 from server.plans.actions.keep import keep_plan
 from server.plans.schemas import PlanArea, PlanIn
 from server.plates.models import Plate
+from server.record.actions.write import told_from
 from server.rooms.models import Room
 from server.timers.actions.keep import start_timer
 from server.timers.schemas import TimerIn
@@ -46,16 +47,16 @@ def load_steam_stall(room: Room, user: User, now: datetime, make_id: MakeId) -> 
         height_mm=150, place="ground", facts={"face_marked": True, "back": "filmed"},
     )  # fmt: skip
     begin_course(plate)
-    do_steps(plate, user, STEPS)
-    move_back(plate, now - timedelta(seconds=GONE_SECONDS), timedelta(minutes=14))
-    _plans(room, user, plate, make_id)
-    start_timer(
-        user, room.id,
-        TimerIn(
-            id=make_id("steam cooling"), plate=plate.id, what="ground cooling",
-            seconds=COOLING_SECONDS, ago_seconds=GONE_SECONDS,
-        ),
+    laid = now - timedelta(seconds=GONE_SECONDS)
+    with told_from(laid - timedelta(hours=3), timedelta(minutes=9)):
+        _plans(room, user, plate, make_id)
+    do_steps(plate, user, STEPS, laid, timedelta(minutes=14))
+    cooling = TimerIn(
+        id=make_id("steam cooling"), plate=plate.id, what="ground cooling",
+        seconds=COOLING_SECONDS, ago_seconds=GONE_SECONDS,
     )  # fmt: skip
+    with told_from(laid + timedelta(seconds=1)):
+        start_timer(user, room.id, cooling)
 
 
 def _plans(room: Room, user: User, plate: Plate, make_id: MakeId) -> None:

@@ -17,6 +17,7 @@ from server.exposures.subject import EXPOSURE
 from server.marks.models import Marks
 from server.marks.subject import MARKS
 from server.pulls.models import Pulls
+from server.record.actions.write import told_from
 from server.rooms.models import RoomThing
 from server.runs.actions.state import follow
 from server.runs.models import Run
@@ -51,7 +52,8 @@ class Device(Generic[Row]):
             "offset_ms": offset, "offset_spread_ms": 12, "data": data,
         }  # fmt: skip
         given = EventsIn.model_validate({"events": [event]})
-        log_events(self.user, self.row.room.id, self.subject, self.row.id, given)
+        with told_from(at):
+            log_events(self.user, self.row.room.id, self.subject, self.row.id, given)
         return event_id
 
 

@@ -17,9 +17,10 @@ from core.polymer.pair_shapes import PairPatch
 from core.polymer.pair_test import PairTestInput, pair_test
 from server.accounts.models import User
 from server.demo import umbrella_picture
-from server.demo.hands import Steps, do_steps, move_back
+from server.demo.hands import Steps, do_steps
 from server.demo.store import keep_drawn
 from server.demo.tablet import LampTablet, MakeId
+from server.demo.when import at_work
 from server.exposures.actions.expose import CAUTIONS_KNOWN, begin_exposure, end_exposure
 from server.exposures.actions.films import (
     POSITIVE,
@@ -34,6 +35,7 @@ from server.exposures.schemas import ChartIn, ExposureIn, PositiveIn, TestIn
 from server.plates.models import Plate
 from server.proofs.actions.log import log_proof
 from server.proofs.schemas import ProofIn
+from server.record.actions.write import told_from
 from server.rooms.models import Room
 
 LAMP = {
@@ -76,11 +78,12 @@ def load_paper_umbrellas(room: Room, keeper: User, now: datetime, make_id: MakeI
     test = _test(room, keeper, now, make_id, stray)
     chart = _chart(room, keeper, now, make_id, test, stray)
     plate = Plate.objects.get(id=make_id("Paper Umbrellas"))
-    do_steps(plate, keeper, PREPARED)
+    exposed, proofed = at_work(now) - EXPOSED, at_work(now) - PROOFED
+    do_steps(plate, keeper, PREPARED, exposed - timedelta(hours=3), timedelta(minutes=50))
     _film(room, keeper, plate, chart, now, make_id)
     _expose(room, keeper, plate, test, now, make_id)
-    do_steps(plate, keeper, (("trim", {"trimmed": True}),))
-    move_back(plate, now - PROOFED - timedelta(hours=3), timedelta(minutes=50))
+    trim: Steps = (("trim", {"trimmed": True}),)
+    do_steps(plate, keeper, trim, proofed - timedelta(hours=3), timedelta(minutes=50))
     _proof(room, keeper, plate, chart, now, make_id)
     _to_expose(room, keeper, now, make_id)
 
@@ -95,8 +98,10 @@ def _test(
         patches=[_patch(s, i, stray) for s in plan.screen_seconds for i in plan.image_seconds],
         note="Read dry, by densitometer.",
     )  # fmt: skip
-    made = make_test(keeper, room.id, given)
-    Test.objects.filter(id=made.id).update(created_at=now - timedelta(days=TEST_DAYS))
+    at = at_work(now) - timedelta(days=TEST_DAYS)
+    with told_from(at):
+        made = make_test(keeper, room.id, given)
+    Test.objects.filter(id=made.id).update(created_at=at)
     return made
 
 
@@ -116,8 +121,10 @@ def _chart(
         steps=[ChartStep(film=round(float(f), 3), lstar=round(float(y), 1), spread=0.8)
                for f, y in zip(films, tones, strict=True)],
     )  # fmt: skip
-    made = make_chart(keeper, room.id, given)
-    Chart.objects.filter(id=made.id).update(created_at=now - timedelta(days=CHART_DAYS))
+    at = at_work(now) - timedelta(days=CHART_DAYS)
+    with told_from(at):
+        made = make_chart(keeper, room.id, given)
+    Chart.objects.filter(id=made.id).update(created_at=at)
     return made
 
 
@@ -137,7 +144,7 @@ def _film(
     shutil.copytree(folder, asked["write"], dirs_exist_ok=True)
     task.result = json.loads(answer)
     name_files(task)
-    task.state, task.progress, task.ended_at = "done", 1.0, now - EXPOSED
+    task.state, task.progress, task.ended_at = "done", 1.0, at_work(now) - EXPOSED
     task.save()
 
 
@@ -153,11 +160,12 @@ def _expose(
     room: Room, keeper: User, plate: Plate, test: Test, now: datetime, make_id: MakeId
 ) -> None:
     """Expose it two days ago, the image a little long, washed once more where it was slimy."""
-    exposure = begin_exposure(keeper, room.id, ExposureIn(
-        id=make_id("umbrellas exposure"), plate=plate.id, by_test=test.id,
-        acknowledged=list(CAUTIONS_KNOWN),
-    ))  # fmt: skip
-    begun = now - EXPOSED
+    begun = at_work(now) - EXPOSED
+    with told_from(begun - timedelta(minutes=2)):
+        exposure = begin_exposure(keeper, room.id, ExposureIn(
+            id=make_id("umbrellas exposure"), plate=plate.id, by_test=test.id,
+            acknowledged=list(CAUTIONS_KNOWN),
+        ))  # fmt: skip
     Exposure.objects.filter(id=exposure.id).update(created_at=begun - timedelta(minutes=2))
     tablet = LampTablet(keeper, exposure, plate.name, now, make_id)
     planned: dict[StageKey, float] = {s.stage: s.seconds for s in follow(exposure).sheet.stages}
@@ -170,7 +178,8 @@ def _expose(
             at += timedelta(seconds=12)
             tablet.log("checked", at, check=check, fine=fine)
         at += timedelta(seconds=50)
-    ended = end_exposure(keeper, room.id, exposure.id)
+    with told_from(at):
+        ended = end_exposure(keeper, room.id, exposure.id)
     Exposure.objects.filter(id=ended.id).update(ended_at=at)
 
 
@@ -184,7 +193,7 @@ def _proof(
     picture = keep_drawn(keeper, room, make_id("umbrellas print"), "umbrellas-1.jpg", drawn)
     log_proof(keeper, room.id, ProofIn(
         id=make_id("umbrellas state 1"), plate=plate.id, picture=picture,
-        pulled_at=now - PROOFED, paper="soft cotton, 280 g/m²", soak_minutes=30,
+        pulled_at=at_work(now) - PROOFED, paper="soft cotton, 280 g/m²", soak_minutes=30,
         ink="black, stiff", wipe="gauze, then paper", pressure="felt pair, light", passes=1,
         note="Lights hold to the lanterns, folds of the umbrellas read. Wipe the wet stone less.",
         foul_bite=False, ok_to_print=False,
@@ -193,12 +202,15 @@ def _proof(
 
 def _to_expose(room: Room, keeper: User, now: datetime, make_id: MakeId) -> None:
     """Plan a second test that waits for the lamp."""
-    made = make_test(keeper, room.id, TestIn(
+    at = at_work(now) - timedelta(days=9)
+    given = TestIn(
         id=make_id("coarse screen test"), name="Coarser screen, 80 µm", lamp=make_id("Six tubes"),
         planned=PairTestInput(screen_seconds=90, image_seconds=180, screen_steps=3, image_steps=4),
         note="For the next plate: larger dots, the same film.",
-    ))  # fmt: skip
-    Test.objects.filter(id=made.id).update(created_at=now - timedelta(days=9))
+    )  # fmt: skip
+    with told_from(at):
+        made = make_test(keeper, room.id, given)
+    Test.objects.filter(id=made.id).update(created_at=at)
 
 
 def _patch(screen: float, image: float, stray: np.random.Generator) -> PairPatch:

@@ -14,6 +14,7 @@ from server.accounts.models import User
 from server.demo import pictures, prints
 from server.demo.store import keep_drawn
 from server.demo.tablet import MakeId, Tablet
+from server.demo.when import at_work
 from server.plans.actions.keep import keep_plan
 from server.plans.schemas import PlanArea, PlanIn
 from server.plates.models import Plate
@@ -23,6 +24,7 @@ from server.proofs.actions.reading import KIND
 from server.proofs.actions.scan import ask_to_read, keep_names, scan_of
 from server.proofs.models import Pin
 from server.proofs.schemas import PinIn, PinKind, ProofIn, ReadProofIn, ReadTone
+from server.record.actions.write import told_from
 from server.rooms.models import Room
 from server.runs.actions.begin import begin_run
 from server.runs.actions.end import end_run
@@ -62,19 +64,22 @@ def load_weighbridge(room: Room, user: User, now: datetime, make_id: MakeId) -> 
         pictures.value_study(tones, MEANT),
     )  # fmt: skip
     Plate.objects.filter(id=plate.id).update(study_id=study, state_number=2, ok_to_print=False)
-    _plan(room, user, plate, tones, make_id)
-    made = keep_study(
-        user, room.id, plate.id,
-        StudyIn(
-            id=make_id("weighbridge cut"), strip=make_id("Rosin last week"),
-            bath=make_id("Amber tray"), map="as-is", count=len(AREAS), lettering="none",
-            sketches=[SketchIn(picture=study, width_mm=WIDTH_MM, height_mm=HEIGHT_MM)],
-        ),
-    )  # fmt: skip
+    with told_from(at_work(now) - BEGUN - timedelta(hours=3), timedelta(minutes=40)):
+        _plan(room, user, plate, tones, make_id)
+        made = keep_study(
+            user, room.id, plate.id,
+            StudyIn(
+                id=make_id("weighbridge cut"), strip=make_id("Rosin last week"),
+                bath=make_id("Amber tray"), map="as-is", count=len(AREAS), lettering="none",
+                sketches=[SketchIn(picture=study, width_mm=WIDTH_MM, height_mm=HEIGHT_MM)],
+            ),
+        )  # fmt: skip
     field_at_once(made)
     _bites(room, user, plate, now, make_id)
     for number, days, lstars, note in STATES:
-        _state(room, user, plate, number, now - timedelta(days=days), lstars, note, make_id)
+        pulled = at_work(now) - timedelta(days=days)
+        with told_from(pulled + timedelta(minutes=1)):
+            _state(room, user, plate, number, pulled, lstars, note, make_id)
     Plate.objects.filter(id=plate.id).update(place="proof")
     _pins(room, user, now, make_id)
 
@@ -93,14 +98,16 @@ def _plan(room: Room, user: User, plate: Plate, tones: prints.Map, make_id: Make
 
 
 def _bites(room: Room, user: User, plate: Plate, now: datetime, make_id: MakeId) -> None:
-    run = begin_run(user, room.id, RunIn(id=make_id("weighbridge run"), plate=plate.id))
+    begin = at_work(now) - BEGUN
+    with told_from(begin - timedelta(minutes=4)):
+        run = begin_run(user, room.id, RunIn(id=make_id("weighbridge run"), plate=plate.id))
     tablet = Tablet(user, run, now, make_id)
-    begin = now - BEGUN
     tablet.log("covered", begin - timedelta(minutes=3), areas=["Paper"])
     tablet.log("temperature", begin - timedelta(minutes=1), celsius=18.0)
     for number in range(len(AREAS) - 1):
         tablet.bite(begin + number * BETWEEN, 0.0)
-    end_run(user, room.id, run.id)
+    with told_from(begin + 5 * BETWEEN):
+        end_run(user, room.id, run.id)
 
 
 def _state(
@@ -179,8 +186,11 @@ def _pins(room: Room, user: User, now: datetime, make_id: MakeId) -> None:
     for number, (kind, text, x_mm, y_mm, done) in enumerate(pins, start=1):
         given = PinIn(id=make_id(f"pin {number}"), proof=proof, kind=kind, text=text, x_mm=x_mm,
                       y_mm=y_mm)  # fmt: skip
-        pin = keep_pin(user, room.id, given)
+        at = at_work(now) - timedelta(days=6) + timedelta(minutes=40 + number)
+        with told_from(at):
+            pin = keep_pin(user, room.id, given)
         if done:
-            keep_pin(user, room.id, given.model_copy(update={"version": pin.version, "done": True}))
-        at = now - timedelta(days=6) + timedelta(minutes=number)
+            again = given.model_copy(update={"version": pin.version, "done": True})
+            with told_from(at + timedelta(days=3)):
+                keep_pin(user, room.id, again)
         Pin.objects.filter(id=pin.id).update(created_at=at)

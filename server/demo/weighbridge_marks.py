@@ -7,10 +7,12 @@ from typing import Any
 
 from server.accounts.models import User
 from server.demo.tablet import MakeId, NeedleTablet
+from server.demo.when import at_work, hour_of
 from server.marks.actions.keep import keep_marks, marks_row
 from server.marks.models import Marks
 from server.marks.schemas import MarkGroup, MarksIn
 from server.plates.models import Plate
+from server.record.actions.write import told_from
 from server.rooms.models import Room
 
 WORDS = "THE WEIGHBRIDGE"
@@ -30,16 +32,16 @@ def load_weighbridge_marks(room: Room, user: User, now: datetime, make_id: MakeI
     plate = Plate.objects.get(id=make_id("The Weighbridge"))
     Marks.objects.filter(id=marks_row(room, plate).id).update(created_at=now - timedelta(days=45))
     letters = [place for place, each in enumerate(WORDS, 1) if each != " "]
-    keep_marks(
-        user, room.id, plate.id,
-        MarksIn(version=0, kind="engraving", needle_um=60, pressure=2, lstar=48, words=WORDS,
-                letters_checked=letters, groups=[MarkGroup(**each) for each in GROUPS]),
+    planned = MarksIn(
+        version=0, kind="engraving", needle_um=60, pressure=2, lstar=48, words=WORDS,
+        letters_checked=letters, groups=[MarkGroup(**each) for each in GROUPS],
     )  # fmt: skip
+    with told_from(at_work(now) - timedelta(days=45)):
+        keep_marks(user, room.id, plate.id, planned)
     tablet = NeedleTablet(user, marks_row(room, plate), f"{plate.name} marks", now, make_id)
     for days, hour, minutes in SITTINGS:
-        day = (now - timedelta(days=days)).replace(hour=0, minute=0, second=0, microsecond=0)
-        _engraved(tablet, day + timedelta(hours=hour), minutes)
-    done = now - timedelta(days=31)
+        _engraved(tablet, hour_of(now, days, hour), minutes)
+    done = at_work(now) - timedelta(days=31)
     slip = tablet.log("slipped", done - timedelta(days=2), where="below the window")
     tablet.log("mended", done, slip=str(slip), minutes=14)
     for group in GROUPS:

@@ -234,3 +234,20 @@ def test_the_demo_room_opens_with_its_third_bite_under_way():
     assert plates.count() == 10
     at = standing(plates.get(name="Lantern Row"), time.time())
     assert at.seen.state.in_bath is not None and len(at.seen.state.done) == 2
+    at_work_in_the_past(room)
+
+
+def at_work_in_the_past(room):
+    """Its record is one of working hours, and nothing of it lies ahead; what is under way is now."""
+    from datetime import timedelta
+    from zoneinfo import ZoneInfo
+
+    from server.record.models import Entry
+
+    entries = Entry.objects.filter(room=room)
+    today = room.created_at - timedelta(hours=8)
+    hours = {e.at.astimezone(ZoneInfo(room.time_zone)).hour for e in entries if e.at < today}
+    assert hours and min(hours) >= 8 and max(hours) <= 20
+    assert not [e.text for e in entries if e.at > room.created_at + timedelta(minutes=1)]
+    loaded = [e for e in entries if e.at > room.created_at - timedelta(seconds=30)]
+    assert len(loaded) <= 2, [e.text for e in loaded]

@@ -20,6 +20,22 @@ export const proofsQuery = (room: string, plate: string, page = 1) =>
 export const logProof = (room: string, body: Shapes["ProofIn"]) =>
   dataAs<Proof>(http.POST("/api/rooms/{room}/proofs", { params: { path: { room } }, body }));
 
+/** A proof as it stands, with its advice. */
+export const proofQuery = (room: string, proof: string) =>
+  queryOptions({
+    queryKey: [room, "proof", proof],
+    queryFn: () =>
+      dataAs<Proof>(
+        http.GET("/api/rooms/{room}/proofs/{proof}", { params: { path: { room, proof } } }),
+      ),
+  });
+
+/** Correct what was typed of a proof. */
+export const correctProof = (room: string, proof: string, body: Shapes["ProofChange"]) =>
+  dataAs<Proof>(
+    http.PUT("/api/rooms/{room}/proofs/{proof}", { params: { path: { room, proof } }, body }),
+  );
+
 export const pictureUrl = (room: string, picture: string) => `/api/rooms/${room}/files/${picture}`;
 
 /** Upload a picture with the id its maker gave it. */

@@ -8,6 +8,9 @@ const HEIGHT = 380;
 const BOX = { left: 52, right: 18, top: 16, bottom: 62 };
 const TICKS = [10, 20, 30, 60, 120, 180, 300, 480, 720, 1200, 1800, 3600, 7200];
 
+/** A stroke shorter than its dot would not be seen [px]. */
+const LEAST_STROKE = 7;
+
 export type Asked = { lstar: number; seconds: number; low: number; high: number };
 
 type Scale = { x: (seconds: number) => number; y: (lstar: number) => number; width: number };
@@ -24,16 +27,19 @@ function scaleOf(strip: Strip, width: number): Scale {
   };
 }
 
+type Props = { strip: Strip; asked: Asked | null; chosen: number | null };
+
 /** A strip's curve with its band; patches, those left out, and a question asked. */
-export function ToneCurve({
-  strip,
-  asked,
-  chosen,
-}: {
-  strip: Strip;
-  asked: Asked | null;
-  chosen: number | null;
-}) {
+export function ToneCurve(props: Props) {
+  return (
+    <div>
+      <Drawn {...props} />
+      <InDips strip={props.strip} />
+    </div>
+  );
+}
+
+function Drawn({ strip, asked, chosen }: Props) {
   const [ref, width] = useWidth(760);
   const id = useId().replaceAll(/[^a-zA-Z0-9]/g, "");
   const scale = scaleOf(strip, Math.max(320, width));
@@ -62,6 +68,19 @@ export function ToneCurve({
         {asked ? <Question asked={asked} scale={scale} /> : null}
       </svg>
     </div>
+  );
+}
+
+/** Why the dots of a strip bitten in dips stand left of their time in all. */
+function InDips({ strip }: { strip: Strip }) {
+  const wetting = strip.fit?.wetting_seconds;
+  if (strip.bitten !== "dips" || wetting == null) return null;
+  return (
+    <p className="note">
+      The curve is for a single dip. A dot stands at the time one dip needs to bite as far; its
+      stroke ends at the time in all. Each dip loses about{" "}
+      <span className="num">{Number(wetting).toFixed(0)}</span> s until the liquid bites.
+    </p>
   );
 }
 
@@ -166,9 +185,17 @@ function Patch({
   const patch = strip.readings[place];
   if (!patch) return null;
   const out = isOut(strip, place);
-  const [x, y] = [scale.x(patch.seconds), scale.y(patch.lstar)];
+  const [x, y] = [scale.x(strip.one_dip_seconds[place] ?? patch.seconds), scale.y(patch.lstar)];
+  const inAll = scale.x(patch.seconds);
   return (
     <g>
+      {inAll - x >= LEAST_STROKE ? (
+        <path
+          d={`M${x} ${y}H${inAll}m0 -4v8`}
+          className="fill-none stroke-ink-3"
+          strokeWidth="1.5"
+        />
+      ) : null}
       {chosen ? (
         <circle cx={x} cy={y} r="12" fill="none" stroke="var(--color-ink)" strokeWidth="2" />
       ) : null}

@@ -67,6 +67,7 @@ const LIST: [string, string][] = [
   ["V, P, H", "on the proofs: curtain, difference, side by side; pin a note; hang a proof"],
   ["Arrows", "on a corner or a pin: move it, with Shift ten times as far"],
   ["Up, down, Space, Enter", "on the strips: walk the wall; choose one to compare; open it"],
+  ["X, E", "on a strip: leave the chosen patch out or put it back; type it anew"],
   ["A, N", "on the strips: as bitten or on the same bath; bite a test strip"],
   ["Arrows, Space", "on a proof laid straight: move the brush, paint"],
   ["S", "out of the bath: set the run aside, with a reason"],

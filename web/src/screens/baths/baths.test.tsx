@@ -356,6 +356,36 @@ test("a part is replaced in per cent, and retiring names where it goes", async (
   );
 });
 
+test("what was typed of a bath is corrected; a side left as it was shown is sent as it was", async () => {
+  const server = fakeServer({
+    [`PUT /baths/${AMBER}`]: { body: { ...bath, volume_l: 4.5, version: 9 } },
+  });
+  openAt(`/baths/${AMBER}?do=change`, { length_unit: "in" });
+  await type("Volume", "4,5");
+  await press("Keep it");
+  await waitFor(() => expect(server.last().body).toMatchObject({ volume_l: 4.5 }));
+  const { name, length_mm, width_mm, height_mm, version } = bath;
+  expect(server.last().body).toMatchObject({
+    version,
+    name,
+    length_mm,
+    width_mm,
+    height_mm,
+    volume_l: 4.5,
+  });
+});
+
+test("a volume its vessel cannot take is refused at its field, with the limits", async () => {
+  const text = "The tray holds 8.64 L. Look at the volume again, or at the vessel's size.";
+  fakeServer({ [`PUT /baths/${AMBER}`]: refuse(422, fault("volume_l", text)) });
+  openAt(`/baths/${AMBER}?do=change`);
+  await type("Volume", "40");
+  await press("Keep it");
+  await waitFor(() => expect(screen.getByLabelText("Volume")).toBeInvalid());
+  expect(alerts().join()).toContain(text);
+  expect(screen.getByLabelText("Volume")).toHaveValue("40");
+});
+
 test("if it goes wrong is a page of its own, to be printed", async () => {
   fakeServer();
   openAt(`/baths/${AMBER}/wrong`);

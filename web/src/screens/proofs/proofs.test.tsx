@@ -578,3 +578,83 @@ test("an earlier state is not signed: the plate has gone on since", async () => 
   await atTheOk({ approvals: [], ok_to_print: false, state_number: 1 });
   expect(screen.getByText(/The plate has gone on since/)).toBeVisible();
 });
+
+async function correcting(more: Partial<Proof> = {}) {
+  const before = {
+    ...proof,
+    next: null,
+    paper: "Cotton",
+    soak_minutes: 30,
+    passes: 1,
+    version: 4,
+    tones: [
+      { ...tone("Sky", 60, 62), spread: 0.6 },
+      { ...tone("Sea", 40, 41), spread: 0.7 },
+    ],
+    ...more,
+  };
+  const server = fakeServer({
+    [`GET /proofs?plate=${LANTERN}`]: { body: listed([before]) },
+    [`GET /pins?plate=${LANTERN}&page=1`]: { body: listed([]) },
+    [`PUT /proofs/${proof.id}`]: { body: { ...before, version: 5 } },
+  });
+  openAt(`/plates/${LANTERN}/proofs`);
+  await screen.findByText(/Paper: Cotton/);
+  await press("Correct what was typed");
+  return server;
+}
+
+test("a proof is corrected where it hangs: what is left as it was keeps its doubt", async () => {
+  const server = await correcting();
+  expect(screen.getByLabelText("Sky, L* read")).toHaveValue("62");
+  await type("Soak", "45");
+  await type("Sky, L* read", "64,5");
+  await type("Tone 1, L* read", "80");
+  await press("Keep the correction");
+  await waitFor(() => expect(screen.queryByLabelText("Soak")).toBeNull());
+  const sent = server.sent.find(({ call }) => call.startsWith("PUT /proofs"));
+  expect(sent?.body).toMatchObject({
+    version: 4,
+    paper: "Cotton",
+    soak_minutes: 45,
+    passes: 1,
+    foul_bite: proof.foul_bite,
+    tones: [
+      { area: "Sky", read_lstar: 64.5, spread: null },
+      { area: "Sea", read_lstar: 41, spread: 0.7 },
+      { area: "Tone 1", read_lstar: 80, spread: null },
+    ],
+  });
+  expect(screen.getByText(/State .* is corrected/)).toBeVisible();
+});
+
+test("a tone emptied is not read any more; Escape leaves all as it was", async () => {
+  const server = await correcting();
+  await userEvent.clear(screen.getByLabelText("Sea, L* read"));
+  await press("Keep the correction");
+  await waitFor(() => expect(screen.queryByLabelText("Soak")).toBeNull());
+  expect(server.sent.at(-1)?.body.tones).toEqual([{ area: "Sky", read_lstar: 62, spread: 0.6 }]);
+  await press("Correct what was typed");
+  await userEvent.type(screen.getByLabelText("Pressure"), "more{Escape}");
+  expect(screen.queryByLabelText("Pressure")).toBeNull();
+});
+
+test("of a proof corrected meanwhile both stand side by side; faults stand at their tone", async () => {
+  const server = await correcting();
+  server.answer(
+    `PUT /proofs/${proof.id}`,
+    refuse(422, fault("tones.1.read_lstar", "tones.1.read_lstar: darker than black.")),
+  );
+  await type("Sea, L* read", "3");
+  await press("Keep the correction");
+  await waitFor(() => expect(screen.getByLabelText("Sea, L* read")).toBeInvalid());
+  server.answer(
+    `PUT /proofs/${proof.id}`,
+    refuse(409, fault("version", "Someone changed this proof.", { code: "stale" })),
+  );
+  server.answer(`GET /proofs/${proof.id}`, { body: { ...proof, soak_minutes: 90, version: 9 } });
+  await type("Soak", "45");
+  await press("Keep the correction");
+  const both = await screen.findByRole("region", { name: "Changed meanwhile" });
+  expect(both).toHaveTextContent("Soak4590");
+});

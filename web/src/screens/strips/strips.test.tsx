@@ -2,6 +2,7 @@ import { screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Strip } from "../../api/strips";
 import { API, fakeServer, fault, NOW_MS, refuse, stripId, told } from "../../testing/server";
+import { clock } from "../../ui/times";
 import { alerts, openAt, pick, press, rowsOf, type } from "../../testing/show";
 
 const ROSIN = stripId("Rosin last week");
@@ -153,6 +154,59 @@ test("a patch is chosen by key and left out with X, which sends all patches anew
   expect(await screen.findByRole("button", { name: /Put it back/ })).toBeVisible();
 });
 
+test("a patch is typed anew: its time in all and its tone, the others stay as they are", async () => {
+  const server = fakeServer({
+    [ASK]: { body: { points: [POINT] } },
+    [`PUT /strips/${ROSIN}`]: { body: strip },
+  });
+  openAt(`/strips/${ROSIN}`);
+  await screen.findByRole("table");
+  await userEvent.keyboard("{ArrowRight}{ArrowRight}e");
+  expect(screen.getByRole("heading", { name: "Patch 2" })).toBeVisible();
+  await type("Read, L*", "120");
+  await press("Keep it");
+  expect(alerts().join()).toContain("Read, L*: 120 is not between 0 and 105 L*.");
+  await type("Read, L*", "81,5");
+  await type("In the bath in all", "0:45");
+  await press("Keep it");
+  expect(await screen.findByText(/Patch 2 is typed anew/)).toBeVisible();
+  const sent = server.sent.find(({ call }) => call.startsWith("PUT"))?.body;
+  const before = strip.readings;
+  expect(sent).toMatchObject({ version: strip.version });
+  expect(sent?.patches).toEqual(
+    before.map((patch, i) =>
+      i === 1 ? { ...patch, seconds: 45, lstar: 81.5, spread: null } : patch,
+    ),
+  );
+});
+
+test("a patch's fault of the server stands at its field, and Escape leaves it", async () => {
+  const server = fakeServer({
+    [ASK]: { body: { points: [POINT] } },
+    [`PUT /strips/${ROSIN}`]: refuse(422, fault("patches.0.seconds", "Too long for a strip.")),
+  });
+  openAt(`/strips/${ROSIN}`);
+  await screen.findByRole("table");
+  await userEvent.keyboard("{ArrowRight}e");
+  await type("In the bath in all", "9:00");
+  await press("Keep it");
+  await waitFor(() => expect(screen.getByLabelText("In the bath in all")).toBeInvalid());
+  expect(server.sent.at(-1)?.body.version).toBe(strip.version);
+  await userEvent.keyboard("{Escape}");
+  expect(screen.queryByLabelText("In the bath in all")).toBeNull();
+});
+
+test("dots stand at the time of one dip, in the figure as in the table", async () => {
+  fakeServer({ [ASK]: { body: { points: [POINT] } } });
+  openAt(`/strips/${ROSIN}`);
+  const rows = rowsOf(await screen.findByRole("table"));
+  const once = strip.one_dip_seconds.map(clock);
+  expect(rows[0]).toEqual(["Patch", "In all", "as one dip", "read", "off by"]);
+  expect(rows.slice(1).map((row) => row[2])).toEqual(once);
+  expect(once.at(-1)).not.toBe(clock(strip.readings.at(-1)?.seconds ?? 0));
+  expect(screen.getByText(/Each dip loses about/)).toBeVisible();
+});
+
 test("a bad patch is named with its reason, and struck through in the table", async () => {
   fakeServer();
   const bad = told<{ items: { id: string; left_out: number }[] }>("/strips")
@@ -161,7 +215,7 @@ test("a bad patch is named with its reason, and struck through in the table", as
   openAt(`/strips/${bad?.id}`);
   expect(await screen.findByText(/Why patch \d is left out/)).toBeVisible();
   const rows = rowsOf(within(screen.getByRole("main")).getByRole("table"));
-  expect(rows.filter((row) => row[3] === "left out" || /^[+-]\d\d/.test(row[3] ?? ""))).not.toEqual(
+  expect(rows.filter((row) => row[4] === "left out" || /^[+-]\d\d/.test(row[4] ?? ""))).not.toEqual(
     [],
   );
 });

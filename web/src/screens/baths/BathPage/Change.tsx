@@ -1,17 +1,15 @@
-import { useQueryClient } from "@tanstack/react-query";
-import { type Bath, type BathPage, bathQuery, changeBath, refreshBath } from "../../../api/baths";
+import { type Bath, type BathPage, changeBath, refreshBath } from "../../../api/baths";
 import { useHere } from "../../../frame/useHere";
 import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
-import { NumberField, TextField, TickField } from "../../../ui/form/Fields";
+import { NumberField, TextField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
-import { length, shapeOf, share, text, yes } from "../../../ui/form/shape";
+import { shapeOf, share, text } from "../../../ui/form/shape";
 import { useFirstField } from "../../../ui/form/useFirstField";
 import { useForm } from "../../../ui/form/useForm";
-import { typedNumber } from "../../../ui/numbers";
-import { shownLength } from "../../../ui/units";
 import { Measured } from "./Measured";
 import { useSaved } from "./useSaved";
+import { Vessel } from "./Vessel";
 
 type Props = { page: BathPage; done: () => void };
 const REFRESH = shapeOf("RefreshIn", {
@@ -19,7 +17,7 @@ const REFRESH = shapeOf("RefreshIn", {
   note: text("With what"),
 });
 
-/** Replace a part, retire it, say how large its vessel is. */
+/** Replace a part, retire it, correct what was typed of it. */
 export function Change({ page, done }: Props) {
   return (
     <div className="grid gap-5">
@@ -113,60 +111,5 @@ function UseAgain({ page, done }: Props) {
     <div className="border-t border-hair pt-3">
       <Button onClick={again}>Take it into use again</Button>
     </div>
-  );
-}
-
-const VESSEL = shapeOf("BathChange", {
-  length_mm: length("Inside, long"),
-  width_mm: length("Inside, short"),
-  height_mm: length("Inside, high"),
-  held_copper: yes("Copper was in it, or in what it was poured from"),
-});
-type Sides = Pick<Bath, "width_mm" | "length_mm" | "height_mm"> & { held_copper: boolean };
-
-function Vessel({ page, done }: Props) {
-  const { room, me } = useHere();
-  const client = useQueryClient();
-  const saved = useSaved();
-  const { bath } = page;
-  const side = (mm: number | null) => (mm === null ? "" : typedNumber(Number(shownLength(mm, me))));
-  const typed = (of: Bath) => ({
-    length_mm: side(of.length_mm),
-    width_mm: side(of.width_mm),
-    height_mm: side(of.height_mm),
-    held_copper: of.held_copper,
-  });
-  const form = useForm<Sides, Bath>(VESSEL, {
-    start: typed(bath),
-    version: bath.version,
-    send: ({ held_copper, ...sides }, { version }) =>
-      changeBath(room, bath.id, {
-        version,
-        ...sides,
-        ...(held_copper ? { held_copper: true } : {}),
-      }),
-    theirs: async () => {
-      const now = await client.fetchQuery({ ...bathQuery(room, bath.id), staleTime: 0 });
-      return { version: now.version, values: typed(now) };
-    },
-    done: (next) => {
-      done();
-      return saved(next, "Kept.");
-    },
-  });
-  return (
-    <form noValidate onSubmit={form.submit} className="border-t border-hair pt-3">
-      <div className="flex flex-wrap items-start gap-4">
-        <NumberField form={form} name="length_mm" />
-        <NumberField form={form} name="width_mm" />
-        <NumberField form={form} name="height_mm" />
-        <FormFoot form={form} submit="Keep it" look="plain" beside />
-      </div>
-      {bath.held_copper ? (
-        <p className="note mt-2">Copper was in it: that stays said.</p>
-      ) : (
-        <TickField form={form} name="held_copper" />
-      )}
-    </form>
   );
 }

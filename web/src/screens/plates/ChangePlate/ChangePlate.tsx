@@ -6,9 +6,11 @@ import { PlateSheet } from "../../../frame/plateForm/PlateSheet";
 import { plateIn, type Read, SHAPE, typedOf } from "../../../frame/plateForm/shape";
 import { useHere } from "../../../frame/useHere";
 import { ButtonLink } from "../../../ui/Button";
+import { untouched } from "../../../ui/form/untouched";
 import { useForm } from "../../../ui/form/useForm";
 import { useSay } from "../../../ui/Toast";
-import { shownLength, type Units } from "../../../ui/units";
+
+const SIZES = ["width_mm", "height_mm", "thickness_mm"] as const;
 
 /** Change what was typed when the plate was put in; what stood before stays in the record. */
 export function ChangePlate() {
@@ -23,7 +25,11 @@ export function ChangePlate() {
     start: typedOf(plate, me),
     version: plate.version,
     send: (read, { version }) =>
-      changePlate(room, plate.id, { version, ...plateIn(read), ...untouched(read, plate, me) }),
+      changePlate(room, plate.id, {
+        version,
+        ...plateIn(read),
+        ...untouched(SIZES, read, plate, me),
+      }),
     theirs: async () => {
       const now = await client.fetchQuery({ ...plateQuery(room, plate.id), staleTime: 0 });
       return { version: now.version, values: typedOf(now, me) };
@@ -48,13 +54,3 @@ export function ChangePlate() {
     />
   );
 }
-
-const SIZES = ["width_mm", "height_mm", "thickness_mm"] as const;
-
-/** Sizes that were left as they were shown stay what they are, not what was rounded to be shown. */
-const untouched = (read: Read, plate: Plate, units: Units) =>
-  Object.fromEntries(
-    SIZES.filter((each) => shownLength(read[each], units) === shownLength(plate[each], units)).map(
-      (each) => [each, plate[each]],
-    ),
-  );

@@ -1,13 +1,13 @@
 import { usePlate } from "../../../frame/PlateFrame";
-import { PrintedFields } from "../../../printed/PrintedFields";
-import { LongField, NumberField, PickField, TextField, TickField } from "../../../ui/form/Fields";
+import type { PlanArea } from "../../../api/plans";
+import { FOULED, Printing } from "../../../printed/Printing";
+import { ReadTones, type ToneRow } from "../../../printed/ReadTones";
+import { LongField, PickField, TickField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
-import { type Form, useTyped } from "../../../ui/form/useForm";
+import { useTyped } from "../../../ui/form/useForm";
 import { Beside } from "../../../ui/Section";
-import { roman } from "../../../ui/times";
-import { FOULED } from "./proof";
+import { clock, roman } from "../../../ui/times";
 import { FromScan } from "./FromScan";
-import { ReadTones } from "./ReadTones";
 import { useProofForm } from "./useProofForm";
 import { PictureField } from "./PictureField";
 
@@ -32,7 +32,7 @@ export function NewProof() {
           <LongField form={form} name="note" />
         </div>
         <div className="grid gap-3">
-          <ReadTones areas={areas} form={form}>
+          <ReadTones rows={areas.map(rowOf)} form={form}>
             <FromScan plate={plate} areas={areas} form={form} picture={picture} />
           </ReadTones>
           <PickField form={form} name="foul_bite" options={FOULED} />
@@ -45,14 +45,8 @@ export function NewProof() {
   );
 }
 
-/** How it was printed. */
-function Printing({ form }: { form: Form }) {
-  return (
-    <div className="grid grid-cols-[repeat(auto-fit,minmax(190px,1fr))] items-start gap-3.5">
-      <PrintedFields form={form} />
-      <NumberField form={form} name="soak_minutes" step={5} />
-      <TextField form={form} name="pressure" />
-      <NumberField form={form} name="passes" />
-    </div>
-  );
-}
+const rowOf = ({ name, parts, seconds, lstar }: PlanArea): ToneRow => ({
+  name,
+  parts: parts ?? "",
+  wanted: seconds == null ? (lstar ?? "white") : clock(seconds),
+});

@@ -1,14 +1,9 @@
 import type { Shapes } from "../../../api/client";
-import { number, pick, shapeOf, text, yes } from "../../../ui/form/shape";
+import { shapeOf, yes } from "../../../ui/form/shape";
 import type { PlanArea } from "../../../api/plans";
-import { NOT_SAID, printedFields } from "../../../printed/PrintedFields";
+import { NOT_SAID } from "../../../printed/PrintedFields";
+import { fouledOf, printingFields, unreadTones } from "../../../printed/Printing";
 import type { ReadOff } from "./readOff";
-
-export const FOULED = [
-  ["", "not looked for"],
-  ["no", "none"],
-  ["yes", "yes, unwanted pits"],
-] as const;
 
 export type ProofRead = Omit<
   Shapes["ProofIn"],
@@ -17,23 +12,14 @@ export type ProofRead = Omit<
   foul_bite: string;
 };
 
-/** A tone that was not read is not sent. */
-const unread = (row: Record<string, unknown>) => String(row.read_lstar).trim() === "";
-
 export const PROOF_SHAPE = shapeOf(
   "ProofIn",
   {
-    ...printedFields,
-    soak_minutes: number("Soak"),
-    pressure: text("Pressure"),
-    passes: number("Passes through the press", { needed: true }),
-    note: text("Note"),
-    foul_bite: pick("Foul bite on it?"),
+    ...printingFields,
     same_state: yes("Pulled again from the same state"),
     ok_to_print: yes("OK to print"),
-    "tones.*.read_lstar": number("Area #, L* read"),
   },
-  { tones: unread },
+  unreadTones,
 );
 
 export const firstProof = (areas: PlanArea[]) => ({
@@ -60,7 +46,6 @@ export function proofIn(
     const same = seen && Math.abs(seen.lstar - tone.read_lstar) < SAME_LSTAR;
     return { ...tone, spread: same ? seen.spread : null };
   });
-  const fouled = foul_bite === "" ? null : foul_bite === "yes";
-  return { ...rest, ...of, tones, reading: scan?.task ?? null, foul_bite: fouled };
+  return { ...rest, ...of, tones, reading: scan?.task ?? null, foul_bite: fouledOf(foul_bite) };
 }
 const SAME_LSTAR = 0.06;

@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { pictureUrl, type Proof, straightUrl } from "../../../api/proofs";
 import { usePlate } from "../../../frame/PlateFrame";
 import { useHere } from "../../../frame/useHere";
@@ -7,6 +8,7 @@ import { Care } from "../../../ui/Care";
 import { Beside, Section } from "../../../ui/Section";
 import { roman } from "../../../ui/times";
 import { Approve } from "./Approve";
+import { Correct } from "./Correct";
 import { Causes } from "./Causes";
 import { Learned } from "./Learned";
 import { Pinned } from "./Pinned";
@@ -28,6 +30,7 @@ export function OneProof({ proof, proofs, before, compare }: Props) {
   const { room } = useHere();
   const { plate } = usePlate();
   const pins = usePins(proof);
+  const [correcting, setCorrecting] = useState(false);
   return (
     <Section>
       <Beside side="even">
@@ -43,7 +46,11 @@ export function OneProof({ proof, proofs, before, compare }: Props) {
               />
             </a>
           ) : null}
-          <Settings proof={proof} />
+          {correcting ? (
+            <Correct proof={proof} close={() => setCorrecting(false)} />
+          ) : (
+            <Settings proof={proof} correct={() => setCorrecting(true)} />
+          )}
           <div className="flex flex-wrap gap-3">
             {before ? (
               <Button onClick={() => compare({ left: before.id, right: proof.id })}>

@@ -5,6 +5,7 @@ import { Care } from "../../../ui/Care";
 import { Key } from "../../../ui/Key";
 import { Digits, Table } from "../../../ui/Table";
 import { clock } from "../../../ui/times";
+import { Retype } from "./Retype";
 
 type Props = {
   strip: Strip;
@@ -12,10 +13,13 @@ type Props = {
   choose: (place: number) => void;
   toggle: (place: number) => void;
   busy: boolean;
+  /** The chosen patch is being typed anew. */
+  typing: boolean;
+  setTyping: (typing: boolean) => void;
 };
 
 /** The patches with what the curve says of them; a flagged one says why. */
-export function Patches({ strip, chosen, choose, toggle, busy }: Props) {
+export function Patches({ strip, chosen, choose, toggle, busy, typing, setTyping }: Props) {
   const flagged = strip.readings.findIndex((_, i) => fittedAt(strip, i)?.outlier);
   const shown = chosen ?? (flagged >= 0 ? flagged : null);
   return (
@@ -24,6 +28,7 @@ export function Patches({ strip, chosen, choose, toggle, busy }: Props) {
         columns={[
           { head: "Patch" },
           { head: "In all", right: true },
+          ...(strip.bitten === "dips" ? [{ head: "as one dip", right: true }] : []),
           { head: "read", right: true },
           { head: "off by", right: true },
         ]}
@@ -33,7 +38,7 @@ export function Patches({ strip, chosen, choose, toggle, busy }: Props) {
             key={`${patch.seconds} ${patch.lstar}`}
             strip={strip}
             place={i}
-            chosen={chosen === i}
+            chosen={shown === i}
             choose={() => choose(i)}
           />
         ))}
@@ -45,9 +50,20 @@ export function Patches({ strip, chosen, choose, toggle, busy }: Props) {
           <span className="num">{clock(Number(strip.fit.valid_to_seconds))}</span>.
         </p>
       ) : null}
-      {shown !== null ? (
-        <Why strip={strip} place={shown} busy={busy} toggle={() => toggle(shown)} />
-      ) : null}
+      {shown === null ? null : typing ? (
+        <Retype key={shown} strip={strip} place={shown} close={() => setTyping(false)} />
+      ) : (
+        <Why
+          strip={strip}
+          place={shown}
+          busy={busy}
+          toggle={() => toggle(shown)}
+          retype={() => {
+            choose(shown);
+            setTyping(true);
+          }}
+        />
+      )}
     </aside>
   );
 }
@@ -72,6 +88,9 @@ function Row({ strip, place, chosen, choose }: RowProps) {
         </button>
       </td>
       <Digits>{clock(patch.seconds)}</Digits>
+      {strip.bitten === "dips" ? (
+        <Digits>{clock(strip.one_dip_seconds[place] ?? patch.seconds)}</Digits>
+      ) : null}
       <Digits>
         <b className={out ? "line-through" : undefined}>{patch.lstar.toFixed(0)}</b>
       </Digits>
@@ -80,9 +99,15 @@ function Row({ strip, place, chosen, choose }: RowProps) {
   );
 }
 
-type WhyProps = { strip: Strip; place: number; toggle: () => void; busy: boolean };
+type WhyProps = {
+  strip: Strip;
+  place: number;
+  toggle: () => void;
+  retype: () => void;
+  busy: boolean;
+};
 
-function Why({ strip, place, toggle, busy }: WhyProps) {
+function Why({ strip, place, toggle, retype, busy }: WhyProps) {
   const why = fittedAt(strip, place)?.why;
   const byHand = strip.readings[place]?.left_out;
   return (
@@ -104,6 +129,9 @@ function Why({ strip, place, toggle, busy }: WhyProps) {
           </Button>
         </>
       )}
+      <Button look="quiet" onClick={retype}>
+        Type it anew <Key>E</Key>
+      </Button>
     </div>
   );
 }

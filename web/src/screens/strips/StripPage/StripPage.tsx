@@ -37,6 +37,7 @@ export function StripPage() {
 
 function Page({ strip }: { strip: Strip }) {
   const [chosen, setChosen] = useState<number | null>(null);
+  const [typing, setTyping] = useState(false);
   const asked = useAsking(strip);
   const toggle = useLeaveOut(strip);
   const last = strip.readings.length - 1;
@@ -46,6 +47,7 @@ function Page({ strip }: { strip: Strip }) {
     ArrowRight: () => setChosen((c) => Math.min(last, (c ?? -1) + 1)),
     ArrowLeft: () => setChosen((c) => Math.max(0, (c ?? 1) - 1)),
     x: () => chosen !== null && toggle.mutate(chosen),
+    e: () => chosen !== null && setTyping(true),
   });
   return (
     <>
@@ -71,9 +73,14 @@ function Page({ strip }: { strip: Strip }) {
           <Patches
             strip={strip}
             chosen={chosen}
-            choose={setChosen}
+            choose={(i) => {
+              setChosen(i);
+              setTyping(false);
+            }}
             toggle={(i) => toggle.mutate(i)}
             busy={toggle.isPending}
+            typing={typing}
+            setTyping={setTyping}
           />
         </Beside>
       )}

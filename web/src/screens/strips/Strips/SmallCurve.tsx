@@ -40,7 +40,7 @@ export function SmallCurve({ strip, last }: { strip: WallStrip; last: number }) 
       {strip.hung.map((patch) => (
         <Dot
           key={`${patch.seconds} ${patch.lstar}`}
-          at={[x(patch.seconds), y(patch.lstar)]}
+          at={[x(patch.one_dip_seconds), y(patch.lstar)]}
           out={patch.out}
         />
       ))}

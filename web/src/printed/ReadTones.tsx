@@ -1,16 +1,15 @@
 import type { ReactNode } from "react";
-import type { PlanArea } from "../../../api/plans";
-import { AreaName } from "../../../figures/AreaName";
-import { NumberField } from "../../../ui/form/Fields";
-import type { Form } from "../../../ui/form/useForm";
-import { Digits, Table } from "../../../ui/Table";
-import { clock } from "../../../ui/times";
+import { AreaName } from "../figures/AreaName";
+import { NumberField } from "../ui/form/Fields";
+import type { Form } from "../ui/form/useForm";
+import { Digits, Table } from "../ui/Table";
 
-type Props = { areas: PlanArea[]; form: Form; children?: ReactNode };
+export type ToneRow = { name: string; parts: string; wanted: ReactNode };
+type Props = { rows: ToneRow[]; form: Form; children?: ReactNode };
 
 /** Tones read off the proof by hand, beside those that were wanted. */
-export function ReadTones({ areas, form, children }: Props) {
-  if (areas.length === 0)
+export function ReadTones({ rows, form, children }: Props) {
+  if (rows.length === 0)
     return <p>No tones were planned on this plate, so there is nothing to read them against.</p>;
   return (
     <div>
@@ -26,12 +25,12 @@ export function ReadTones({ areas, form, children }: Props) {
           { head: "Read, L*", right: true },
         ]}
       >
-        {areas.map((area, i) => (
+        {rows.map((area, i) => (
           <tr key={area.name}>
             <td>
-              <AreaName name={area.name} parts={area.parts ?? ""} place={i} />
+              <AreaName name={area.name} parts={area.parts} place={i} />
             </td>
-            <Digits>{area.seconds == null ? (area.lstar ?? "white") : clock(area.seconds)}</Digits>
+            <Digits>{area.wanted}</Digits>
             <td>
               <div className="ml-auto w-30">
                 <NumberField
