@@ -1,4 +1,5 @@
 import type { Patch } from "../../api/editions";
+import { listed } from "../../ui/listed";
 import { useWidth } from "../useWidth";
 
 export const KIND_WORDS: Record<Patch["kind"], string> = {
@@ -212,8 +213,3 @@ export function wipeWords(patches: Patch[], passes: string[]): [string, string] 
 }
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
-
-function listed(words: string[]): string {
-  if (words.length < 2) return words[0] ?? "";
-  return `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
-}

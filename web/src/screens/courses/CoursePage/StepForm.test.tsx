@@ -55,6 +55,31 @@ test("numbers go as numbers, yes as true, and what is empty does not go", async 
   expect(server.last().body.measures).not.toHaveProperty("film");
 });
 
+test("done with nothing noted is asked about once; then it is done", async () => {
+  const { server, next } = open();
+  await press("Done");
+  expect(alerts().join()).toContain("Nothing is noted of angle, corners, film and needle.");
+  expect(server.sent).toEqual([]);
+  await press("Done all the same");
+  await waitFor(() => expect(next).toHaveBeenCalledWith("polish"));
+  expect(server.last().body).toMatchObject({ act: "done", measures: {} });
+});
+
+test("asked about it, what is noted then is sent with a plain Done", async () => {
+  const { server } = open();
+  await press("Done");
+  await pick("Corners", "no");
+  expect(alerts()).toEqual([]);
+  await press("Done");
+  await waitFor(() => expect(server.last().body).toMatchObject({ measures: { corners: false } }));
+});
+
+test("a step with nothing to note, or one done before, is not asked about", async () => {
+  const { server } = open({ measures: [] });
+  await press("Done");
+  await waitFor(() => expect(server.last().body).toMatchObject({ act: "done" }));
+});
+
 test("a measure out of its limits is told at once, and what was typed stays", async () => {
   const { server, next } = open();
   await type("Angle", "95");
@@ -82,6 +107,7 @@ test("a step before what it needs says what, and asks why", async () => {
 
 test("a failed try keeps the step open and does not go on", async () => {
   const { server, next } = open({}, now({ tries: 1 }));
+  await pick("Corners", "no");
   await press("Done");
   await waitFor(() => expect(server.sent).toHaveLength(1));
   expect(await screen.findByText("Bevel edges: again.")).toBeVisible();

@@ -1,3 +1,4 @@
+import { useState } from "react";
 import { useNavigate } from "react-router";
 import type { Course, CourseStep } from "../../../api/courses";
 import type { Plate } from "../../../api/plates";
@@ -7,6 +8,8 @@ import { Button, ButtonLink } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
 import { TextField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
+import { listed } from "../../../ui/listed";
+import { type Form, useTyped } from "../../../ui/form/useForm";
 import { Section } from "../../../ui/Section";
 import { MeasureField } from "./MeasureField";
 import { useStepForm } from "./useStepForm";
@@ -21,9 +24,10 @@ export function StepForm(props: Props) {
 function Noted({ plate, course, step, next }: Props) {
   const { form, act } = useStepForm(plate, course, step, next);
   const todo = step.status === "todo";
+  const { asks, submit } = useNothingNoted(form, step);
   return (
     <Section id="done-here">
-      <form noValidate onSubmit={form.submit}>
+      <form noValidate onSubmit={submit}>
         {step.waits_for.length > 0 && todo ? (
           <Care className="mb-2.5" more="Do that first, or say below why not.">
             Comes after: {step.waits_for.join("; ")}.
@@ -36,7 +40,19 @@ function Noted({ plate, course, step, next }: Props) {
           ))}
         </div>
         <TextField form={form} name="reason" />
-        <FormFoot form={form} submit={todo ? "Done" : "Keep the changes"}>
+        {asks ? (
+          <Care
+            role="alert"
+            className="mt-3"
+            more="Note what you saw, or press again: it is done, with nothing noted."
+          >
+            Nothing is noted of {listed(step.measures.map((each) => each.label.toLowerCase()))}.
+          </Care>
+        ) : null}
+        <FormFoot
+          form={form}
+          submit={!todo ? "Keep the changes" : asks ? "Done all the same" : "Done"}
+        >
           <Button onClick={() => act(todo ? "skip" : "reopen")}>
             {todo ? "Skip it" : "Not done after all"}
           </Button>
@@ -52,6 +68,20 @@ function Noted({ plate, course, step, next }: Props) {
       </form>
     </Section>
   );
+}
+
+/** A step whose every check is left "not noted" is asked about once before it is done. */
+function useNothingNoted(form: Form, step: CourseStep) {
+  const [asked, setAsked] = useState(false);
+  const noted = Object.values(useTyped<Record<string, string>>(form, "measures") ?? {});
+  const nothing = step.measures.length > 0 && noted.every((each) => each === "");
+  const unasked = step.status === "todo" && nothing && !asked;
+  const submit: Form["submit"] = async (event) => {
+    if (!unasked) return form.submit(event);
+    event?.preventDefault();
+    setAsked(true);
+  };
+  return { asks: asked && nothing && step.status === "todo", submit };
 }
 
 /** Stages of an exposure: gone through by the clock, they are done by themselves. */

@@ -17,11 +17,11 @@ import { Button } from "../../../ui/Button";
 import { LongField, PickField } from "../../../ui/form/Fields";
 import { FormFoot } from "../../../ui/form/FormFoot";
 import { shapeOf } from "../../../ui/form/shape";
-import { useFirstField } from "../../../ui/form/useFirstField";
 import { useForm } from "../../../ui/form/useForm";
 import { typedNumber } from "../../../ui/numbers";
 import { roman } from "../../../ui/times";
 import { useSay } from "../../../ui/Toast";
+import { useFocused } from "../../../ui/useFocused";
 
 const SHAPE = shapeOf("ProofChange", printingFields, unreadTones);
 
@@ -53,13 +53,14 @@ export function Correct({ proof, close }: { proof: Proof; close: () => void }) {
   });
   return (
     <form
-      ref={useFirstField()}
       noValidate
       onSubmit={form.submit}
       onKeyDown={(event) => event.key === "Escape" && close()}
       className="grid gap-4 border-l-4 border-ink pl-4"
     >
-      <h3>Correct what was typed</h3>
+      <h3 ref={useFocused()} tabIndex={-1} className="outline-none">
+        Correct what was typed
+      </h3>
       <Printing form={form} />
       <ReadTones rows={rows} form={form} />
       <PickField form={form} name="foul_bite" options={FOULED} />
@@ -79,7 +80,7 @@ function useRows(proof: Proof): ToneRow[] {
   const read = proof.tones.map(({ area, parts, wanted_lstar }) => ({
     name: area,
     parts,
-    wanted: wanted_lstar?.toFixed(0) ?? "not said",
+    wanted: wanted_lstar?.toFixed(0) ?? "white",
   }));
   const named = new Set(read.map((row) => row.name));
   const others = plans
