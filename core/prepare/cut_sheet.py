@@ -19,6 +19,8 @@ EXACT_PIECES = 7
 """Up to so many plates every layout is gone through."""
 _KEPT_PER_COUNT, _KEPT = 4, 80
 _ROUNDS = 5
+LEAST_USABLE_MM = 40.0
+"""Narrower rests make neither a small plate nor a test strip. ``room-practice``"""
 _MM2_PER_CM2 = 100.0
 
 
@@ -181,6 +183,8 @@ def _output(given: CutSheetInput, sheet: _Sheet, best: Block, exact: bool) -> Cu
     )
     most = used if exact else most_area(given)
     names = [name for name, *_ in sheet.sizes]
+    rest_at, rest = _largest_rest(best, sheet, given.allowance_mm)
+    usable_mm2 = rest[0] * rest[1] if min(rest) >= LEAST_USABLE_MM else 0.0
     return CutSheetOutput(
         placed=layout_of(best, names, given.allowance_mm),
         left_out=[name for place, name in enumerate(names) if not best.pieces >> place & 1],
@@ -189,7 +193,10 @@ def _output(given: CutSheetInput, sheet: _Sheet, best: Block, exact: bool) -> Cu
         waste_cm2=round((sheet_mm2 - used) / _MM2_PER_CM2, 2),
         waste_bound_cm2=round((sheet_mm2 - most) / _MM2_PER_CM2, 2),
         optimal=exact or used >= most - 1e-6,
-        largest_rest_mm=_largest_rest(best, sheet, given.allowance_mm),
+        largest_rest_mm=rest,
+        rest_at_mm=rest_at,
+        usable_rest_cm2=round(usable_mm2 / _MM2_PER_CM2, 2),
+        offcuts_cm2=round(max(0.0, sheet_mm2 - used - usable_mm2) / _MM2_PER_CM2, 2),
     )
 
 
@@ -231,8 +238,16 @@ def _thinned(sums: dict[float, float]) -> dict[float, float]:
     return {low[0]: max(low[1], high[1]) for low, high in pairs}
 
 
-def _largest_rest(best: Block, sheet: _Sheet, saw: float) -> tuple[float, float]:
+def _largest_rest(
+    best: Block, sheet: _Sheet, saw: float
+) -> tuple[tuple[float, float], tuple[float, float]]:
+    """Return where the largest rest begins and its sides [mm], to the right or below the plates."""
     right = (max(0.0, sheet.width - best.width - saw), sheet.height - saw)
     below = (sheet.width - saw, max(0.0, sheet.height - best.height - saw))
-    width, height = max(right, below, key=lambda rest: rest[0] * rest[1])
-    return (round(width, 1), round(height, 1)) if width * height else (0.0, 0.0)
+    (width, height), at = max(
+        ((right, (best.width, 0.0)), (below, (0.0, best.height))),
+        key=lambda rest: rest[0][0] * rest[0][1],
+    )
+    if not width * height:
+        return (0.0, 0.0), (0.0, 0.0)
+    return (round(at[0], 1), round(at[1], 1)), (round(width, 1), round(height, 1))

@@ -169,3 +169,9 @@ class CutSheetOutput(Shape):
     """True where that bound is reached, or every guillotine layout was gone through."""
     largest_rest_mm: tuple[float, float]
     """The largest rectangle left whole."""
+    rest_at_mm: tuple[float, float] = (0.0, 0.0)
+    """Its top left corner on the sheet."""
+    usable_rest_cm2: float = 0.0
+    """Its surface, where it is wide enough to become a plate or a strip; it is no waste."""
+    offcuts_cm2: float = 0.0
+    """What is neither plate nor usable rest, the saw's dust among it."""

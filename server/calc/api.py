@@ -8,11 +8,12 @@ from typing import Annotated, Any
 
 from django.conf import settings
 from django.http import HttpRequest
-from ninja import File, Form, Router
+from ninja import File, Form, Router, Schema
 from ninja.files import UploadedFile
 from pydantic import Field
 
 from core.calculator import Calculator
+from core.calculator_words import WORDS
 from core.calculators import REGISTRY, calculator
 from core.data.mordants import MORDANTS
 from core.image.shapes import DustCoverageOutput, UmPerPixel
@@ -28,10 +29,29 @@ SMALL_BYTES = 30_000
 _JSON = Field(max_length=20_000)
 
 
-@router.get("/calc", response=list[dict[str, str]])
-def get_calculators(request: HttpRequest) -> list[dict[str, str]]:
-    """List the calculators."""
-    return [{"name": each.name, "summary": each.summary} for each in REGISTRY.values()]
+class CalculatorOut(Schema):
+    """A calculator in the list: what it is called, and its answer as a sentence."""
+
+    name: str
+    title: str
+    group: str
+    summary: str
+    says: str
+    """Names fields of the answer, each with how it is written; empty: the answer says its own."""
+    reads_files: bool
+    """It is given pictures or writes files: it has no form."""
+
+
+@router.get("/calc", response=list[CalculatorOut])
+def get_calculators(request: HttpRequest) -> list[CalculatorOut]:
+    """List the calculators, by the words of the trade."""
+    return [
+        CalculatorOut(
+            name=name, title=words.title, group=words.group, says=words.says,
+            summary=REGISTRY[name].summary, reads_files=REGISTRY[name].reads_files,
+        )
+        for name, words in WORDS.items()
+    ]  # fmt: skip
 
 
 @router.get("/calc/{name}/schema", response={200: dict[str, Any], 422: ErrorReply})

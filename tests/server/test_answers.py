@@ -238,7 +238,7 @@ def test_the_demo_room_opens_with_its_third_bite_under_way():
 
 
 def at_work_in_the_past(room):
-    """Its record is one of working hours, and nothing of it lies ahead; what is under way is now."""
+    """Its record is one of working hours; nothing of it lies ahead, what is under way is now."""
     from datetime import timedelta
     from zoneinfo import ZoneInfo
 

@@ -160,3 +160,22 @@ def test_a_plate_larger_than_the_sheet_is_refused():
     with pytest.raises(CoreError) as caught:
         compute("cut-sheet", {"sheet_width_mm": 600, "sheet_height_mm": 500, "pieces": [piece]})
     assert (caught.value.code, caught.value.unit) == ("larger-than-sheet", "mm")
+
+
+@pytest.mark.parametrize(
+    ("sheet", "pieces", "rest", "at", "usable"),
+    [
+        ((300, 200), [(200, 200, 1)], (100, 200), (200, 0), 200),
+        ((200, 300), [(200, 200, 1)], (200, 100), (0, 200), 200),
+        ((230, 200), [(200, 200, 1)], (30, 200), (200, 0), 0),
+        ((200, 200), [(200, 200, 1)], (0, 0), (0, 0), 0),
+    ],
+)
+def test_a_rest_wide_enough_is_left_to_use_and_is_no_offcut(sheet, pieces, rest, at, usable):
+    asked = [{"name": "x", "width_mm": w, "height_mm": h, "count": n} for w, h, n in pieces]
+    given = {"sheet_width_mm": sheet[0], "sheet_height_mm": sheet[1], "pieces": asked}
+    told = compute("cut-sheet", given)
+    assert (told.largest_rest_mm, told.rest_at_mm, told.usable_rest_cm2) == (rest, at, usable)
+    assert told.used_cm2 + told.usable_rest_cm2 + told.offcuts_cm2 == pytest.approx(
+        sheet[0] * sheet[1] / 100
+    )

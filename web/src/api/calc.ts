@@ -25,6 +25,8 @@ export type SchemaNode = {
 };
 export type CalculatorSchema = { name: string; input: SchemaNode; output: SchemaNode };
 
+export type CalculatorRow = Shapes["CalculatorOut"];
+
 export const calculatorsQuery = queryOptions({
   queryKey: ["calc"],
   queryFn: () => data(http.GET("/api/calc")),

@@ -13,7 +13,7 @@ export interface paths {
         };
         /**
          * Get Calculators
-         * @description List the calculators.
+         * @description List the calculators, by the words of the trade.
          */
         get: operations["server_calc_api_get_calculators"];
         put?: never;
@@ -5276,6 +5276,24 @@ export interface components {
             spread_ms: number;
         };
         /**
+         * CalculatorOut
+         * @description A calculator in the list: what it is called, and its answer as a sentence.
+         */
+        CalculatorOut: {
+            /** Group */
+            group: string;
+            /** Name */
+            name: string;
+            /** Reads Files */
+            reads_files: boolean;
+            /** Says */
+            says: string;
+            /** Summary */
+            summary: string;
+            /** Title */
+            title: string;
+        };
+        /**
          * CancelIn
          * @description The plate is cancelled: nothing more is printed from it.
          */
@@ -6894,10 +6912,31 @@ export interface components {
             ];
             /** Left Out */
             left_out: string[];
+            /**
+             * Offcuts Cm2
+             * @default 0
+             */
+            offcuts_cm2: number;
             /** Optimal */
             optimal: boolean;
             /** Placed */
             placed: components["schemas"]["PlacedPiece"][];
+            /**
+             * Rest At Mm
+             * @default [
+             *       0,
+             *       0
+             *     ]
+             */
+            rest_at_mm: [
+                number,
+                number
+            ];
+            /**
+             * Usable Rest Cm2
+             * @default 0
+             */
+            usable_rest_cm2: number;
             /** Used Cm2 */
             used_cm2: number;
             /** Waste Bound Cm2 */
@@ -23225,9 +23264,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": {
-                        [key: string]: string;
-                    }[];
+                    "application/json": components["schemas"]["CalculatorOut"][];
                 };
             };
             /** @description Not what can be read: no JSON, a sign that no text has. */

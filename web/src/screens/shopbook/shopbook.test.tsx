@@ -117,6 +117,10 @@ test("a tool's width is measured in µm; empty is not known", async () => {
 });
 
 const LAYOUT = {
+  used_cm2: 2100,
+  usable_rest_cm2: 600,
+  offcuts_cm2: 300,
+  rest_at_mm: [200, 0],
   waste_cm2: 900,
   waste_bound_cm2: 800,
   optimal: false,
@@ -164,11 +168,14 @@ test("a sheet is laid out, drawn, and its cuts listed in order", async () => {
   await press("Add a plate");
   await type("Plate 3, how many", "2");
   await press("Lay it out");
-  expect(
-    await screen.findByText("None can waste less than 800 cm².", { exact: false }),
-  ).toBeVisible();
-  expect(screen.getByText(/Left out: Small square/)).toBeVisible();
-  expect(screen.getByText(/down at 200 mm from the left, 0 to 150 mm/)).toBeVisible();
+  const head = "1 plate in 2 cuts; Small square left out.";
+  expect(await screen.findByRole("heading", { name: head })).toBeVisible();
+  expect(screen.getByText(/A rest of 300 mm × 200 mm is left to use/)).toBeVisible();
+  expect(screen.getByText(/Offcuts 300 cm²/)).toHaveTextContent("none can fill more than 2200 cm²");
+  const first = screen.getByRole("checkbox", { name: /1 ?across at 150 mm from the top/ });
+  await userEvent.click(first);
+  expect(first).toBeChecked();
+  expect(screen.getByText(/down at 200 mm from the left, 0 mm to 150 mm/)).toBeVisible();
   expect(server.last().body).toMatchObject({ allowance_mm: 2.5, sheet_width_mm: 600 });
   expect(server.last().body.pieces).toHaveLength(3);
 });
@@ -246,30 +253,41 @@ test("what is mixed is asked for its role, and poured in the order that is told"
 });
 
 test("a calculator's form comes from its schema: limits, needs, and the answer", async () => {
-  const server = fakeServer({ "POST /api/calc/bevel": { body: { needed: "needed" } } });
+  const bevelled = { needed: "needed", reason: "Metal cuts felt.", run_mm: 1.5, minutes: 42 };
+  const server = fakeServer({ "POST /api/calc/bevel": { body: bevelled } });
   openAt("/shop-book?tab=calculators");
-  await screen.findByRole("heading", { name: "bevel", level: 2 });
+  await screen.findByRole("heading", { name: "Whether to bevel, and how long", level: 2 });
   await type("thickness", "99");
-  await press("Compute");
+  await press("Work it out");
   expect(alerts().join(" ")).toContain("thickness: 99 is not");
   expect(server.sent).toEqual([]);
   await type("thickness", "1,5");
   for (const side of ["width", "height"]) await type(side, "100");
-  await press("Compute");
-  expect(await screen.findByText(/"needed": "needed"/)).toBeVisible();
+  await press("Work it out");
+  expect(await screen.findByRole("heading", { name: "Metal cuts felt." })).toBeVisible();
+  expect(screen.getByText("42 min")).toBeVisible();
+  expect(screen.getByText("The same as JSON").closest("details")).not.toHaveAttribute("open");
   expect(server.last().body).toMatchObject({ thickness_mm: 1.5 });
 });
 
 test("rows of a calculator are added and taken away, with their own faults", async () => {
   const server = fakeServer({ "POST /api/calc/cleaning-order": { body: { steps: [] } } });
   openAt("/shop-book?tab=calculators&name=cleaning-order");
-  await screen.findByRole("heading", { name: "cleaning-order", level: 2 });
+  await screen.findByRole("heading", { name: "In which order to clean a plate", level: 2 });
   await press("add to layers");
-  await press("Compute");
+  await press("Work it out");
   await waitFor(() => expect(server.last()?.body.layers).toHaveLength(2));
   await press("take the last away");
-  await press("Compute");
+  await press("Work it out");
   await waitFor(() => expect(server.last().body.layers).toHaveLength(1));
+});
+
+test("a calculator of pictures has no form, and says where it is asked", async () => {
+  fakeServer();
+  openAt("/shop-book?tab=calculators&name=read-proof");
+  await screen.findByRole("heading", { name: "Read a proof off a scan", level: 2 });
+  expect(screen.getByRole("heading", { name: "It works on pictures" })).toBeVisible();
+  expect(screen.queryByRole("button", { name: "Work it out" })).toBeNull();
 });
 
 test("a paper keeps its sheet and its windows; out before ready is refused at its field", async () => {

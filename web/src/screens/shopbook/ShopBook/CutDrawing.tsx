@@ -3,12 +3,16 @@ import { useHere } from "../../../frame/useHere";
 import { shownLength } from "../../../ui/units";
 
 /** How a sheet is cut; the rest is two sides, which the schema's own type loses. */
-export type Layout = Omit<Shapes["CutSheetOutput"], "largest_rest_mm"> & {
+export type Layout = Omit<Shapes["CutSheetOutput"], "largest_rest_mm" | "rest_at_mm"> & {
   largest_rest_mm: number[];
+  rest_at_mm: number[];
 };
 
 /** Text is this share of the sheet's longer side. */
 const TEXT_SHARE = 1 / 38;
+
+/** From the beginning of a cut to its number, in sizes of the text. */
+const NUMBER_OFF = 1.5;
 
 type Props = { layout: Layout; width: number; height: number };
 type Piece = Layout["placed"][number];
@@ -30,6 +34,7 @@ export function CutDrawing({ layout, width, height }: Props) {
         className="fill-paper-sunk stroke-ink"
         strokeWidth={size / 8}
       />
+      {layout.usable_rest_cm2 > 0 ? <Rest layout={layout} size={size} /> : null}
       {layout.placed.map((piece) => (
         <Placed key={`${piece.name} ${piece.x_mm} ${piece.y_mm}`} piece={piece} size={size} />
       ))}
@@ -37,6 +42,37 @@ export function CutDrawing({ layout, width, height }: Props) {
         <CutLine key={cut.number} cut={cut} size={size} />
       ))}
     </svg>
+  );
+}
+
+/** What is left whole and wide enough to be used. */
+function Rest({ layout, size }: { layout: Layout; size: number }) {
+  const { me } = useHere();
+  const [x = 0, y = 0] = layout.rest_at_mm;
+  const [width = 0, height = 0] = layout.largest_rest_mm;
+  return (
+    <g textAnchor="middle" className="fill-ink-2">
+      <rect
+        x={x}
+        y={y}
+        width={width}
+        height={height}
+        className="fill-paper stroke-ink-3"
+        strokeWidth={size / 10}
+        strokeDasharray={`${size * 0.5} ${size * 0.5}`}
+      />
+      <text x={x + width / 2} y={y + height / 2} fontSize={size}>
+        left to use
+      </text>
+      <text
+        x={x + width / 2}
+        y={y + height / 2 + size * 1.15}
+        fontSize={size * 0.9}
+        className="num"
+      >
+        {shownLength(width, me)} × {shownLength(height, me)}
+      </text>
+    </g>
   );
 }
 
@@ -69,7 +105,9 @@ function CutLine({ cut, size }: { cut: Cut; size: number }) {
   const across = cut.along === "across";
   const [x1, y1] = across ? [cut.from_mm, cut.at_mm] : [cut.at_mm, cut.from_mm];
   const [x2, y2] = across ? [cut.to_mm, cut.at_mm] : [cut.at_mm, cut.to_mm];
-  const [x, y] = [(x1 + x2) / 2, (y1 + y2) / 2];
+  // near where the cut begins, clear of the corner: the middle is where the names stand
+  const off = Math.min(size * NUMBER_OFF, (cut.to_mm - cut.from_mm) / 2);
+  const [x, y] = across ? [x1 + off, y1] : [x1, y1 + off];
   return (
     <g>
       <path
