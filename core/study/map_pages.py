@@ -5,9 +5,9 @@ from __future__ import annotations
 import math
 from collections.abc import Sequence
 from dataclasses import dataclass
-from typing import Protocol
+from typing import IO, Protocol
 
-from reportlab.lib.units import mm
+from reportlab.lib.units import inch, mm
 from reportlab.pdfgen.canvas import Canvas
 from reportlab.pdfgen.pathobject import PDFPathObject
 
@@ -15,6 +15,7 @@ from core.study.outlines import Polygon
 from core.study.shapes import Paper
 from core.study.stages import CRAYON_NOW, CRAYONED
 from core.study.stop_out_maps import BEFORE, NOW
+from core.units import MM_PER_INCH
 
 PAPERS_MM: dict[Paper, tuple[float, float]] = {
     "A4": (210.0, 297.0), "A3": (297.0, 420.0), "A2": (420.0, 594.0), "letter": (215.9, 279.4),
@@ -24,7 +25,7 @@ MARGIN_MM, FOOT_MM, HEAD_MM = 10.0, 16.0, 14.0
 """What printers leave white; the bar below, the words above."""
 OVERLAP_MM = 10.0
 """By which tiles show the same, to be laid on each other."""
-MARK_MM, BAR_MM = 6.0, 100.0
+MARK_MM, BAR_MM, BAR_IN = 6.0, 100.0, 4.0
 _HATCH_MM = 2.0
 _WORDS = 9
 
@@ -121,13 +122,14 @@ def _pieces(side_mm: float, window_mm: float) -> int:
 
 
 def write_pages(
-    path: str, pages: Sequence[PlatePage], size_mm: tuple[float, float], paper: Paper, about: str
-) -> int:
+    path: str | IO[bytes], pages: Sequence[PlatePage], size_mm: tuple[float, float], paper: Paper,
+    about: str,
+) -> int:  # fmt: skip
     """Write pages as a PDF and return how many pages it has.
 
     Parameters
     ----------
-    path : str
+    path : str, or a file open for writing
     pages : sequence of PlatePage
     size_mm : (float, float) [mm]
         Width and height of the plate.
@@ -166,6 +168,7 @@ def _sheet(
     canvas.clipPath(frame, stroke=0)
     canvas.translate(-left, -top)
     page.draw(canvas, size_mm)
+    _joins(canvas, tiles, tile, size_mm)
     canvas.restoreState()
     _corner_marks(canvas, (-left, -top), size_mm, (wide, high))
     canvas.restoreState()
@@ -255,14 +258,42 @@ def _corner_marks(
                 canvas.line(x, y + way_y, x, y + way_y * MARK_MM)
 
 
+def _joins(
+    canvas: Canvas, tiles: Tiling, tile: tuple[int, int], size_mm: tuple[float, float]
+) -> None:
+    """Draw crosses in the strips two sheets both show: laid on each other, the sheets join true."""
+    canvas.setLineWidth(0.35)
+    canvas.setStrokeGray(0)
+    for column in range(1, tiles.columns):
+        x = tiles.corner_mm(column, 0)[0] + OVERLAP_MM / 2
+        for y in _along(size_mm[1], tiles.rows, tiles.corner_mm(0, tile[1])[1]):
+            _cross(canvas, x, y)
+    for row in range(1, tiles.rows):
+        y = tiles.corner_mm(0, row)[1] + OVERLAP_MM / 2
+        for x in _along(size_mm[0], tiles.columns, tiles.corner_mm(tile[0], 0)[0]):
+            _cross(canvas, x, y)
+
+
+def _along(side_mm: float, pieces: int, begin_mm: float) -> list[float]:
+    """Return three places along a sheet's part of a side, near its ends and in its middle."""
+    part = min(side_mm - begin_mm, side_mm / pieces + OVERLAP_MM)
+    return [begin_mm + share * part for share in (0.1, 0.5, 0.9)]
+
+
+def _cross(canvas: Canvas, x: float, y: float) -> None:
+    half = OVERLAP_MM / 2 - 1
+    canvas.line(x - half, y, x + half, y)
+    canvas.line(x, y - half, x, y + half)
+
+
 def _foot(canvas: Canvas) -> None:
-    """Draw the bar that tells whether the printer kept the size."""
+    """Draw the bars that tell whether the printer kept the size, one for either rule."""
     y = (MARGIN_MM + 4) * mm
-    start, end = MARGIN_MM * mm, (MARGIN_MM + BAR_MM) * mm
-    canvas.setLineWidth(0.35 * mm)
     canvas.setStrokeGray(0)
     canvas.setFillGray(0)
-    canvas.rect(start, y, end - start, 2 * mm, stroke=0, fill=1)
+    canvas.rect(MARGIN_MM * mm, y + 1.5 * mm, BAR_MM * mm, 1.5 * mm, stroke=0, fill=1)
+    canvas.rect(MARGIN_MM * mm, y - 1 * mm, BAR_IN * inch, 1.5 * mm, stroke=0, fill=1)
     canvas.setFont("Helvetica", _WORDS)
-    said = "100 mm: measure it before you trace. Print at 100 %, not fitted."
-    canvas.drawString(end + 3 * mm, y, said)
+    after = (MARGIN_MM + BAR_IN * MM_PER_INCH + 3) * mm
+    canvas.drawString(after, y + 1.5 * mm, "100 mm above, 4 in below: measure one")
+    canvas.drawString(after, y - 2 * mm, "before you trace. Print at 100 %, not fitted.")

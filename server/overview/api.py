@@ -10,6 +10,7 @@ from django.http import HttpRequest, HttpResponse
 from ninja import Query, Router
 
 from core.process.compare import Alternative
+from core.study.shapes import Paper
 from server.accounts.session import signed_in
 from server.overview.actions.bite_on import bite_on
 from server.overview.actions.correct_plate import correct_plate
@@ -90,11 +91,17 @@ def put_plate(request: HttpRequest, room: RoomId, plate: UUID, payload: PlateCha
 
 @router.get("/plates/{uuid:plate}/tracing.pdf", response={200: None, 404: ErrorReply})
 def get_tracing(
-    request: HttpRequest, room: RoomId, plate: UUID, mirrored: bool = True
+    request: HttpRequest,
+    room: RoomId,
+    plate: UUID,
+    mirrored: bool = True,
+    paper: Paper = "A4",
 ) -> HttpResponse:
-    """Print the plate's picture at 1:1, mirrored as it lies on the plate or as it prints."""
-    found = find(Plate, enter(signed_in(request), room, "look"), plate)
-    reply = HttpResponse(tracing_pdf(found, mirrored=mirrored), content_type="application/pdf")
+    """Print the plate's picture at 1:1, as it lies on the plate or prints, tiled on a paper."""
+    user = signed_in(request)
+    found = find(Plate, enter(user, room, "look"), plate)
+    pdf = tracing_pdf(found, mirrored=mirrored, paper=paper, in_inches=user.length_unit == "in")
+    reply = HttpResponse(pdf, content_type="application/pdf")
     reply["Content-Disposition"] = 'inline; filename="tracing.pdf"'
     return reply
 

@@ -211,11 +211,15 @@ def test_a_tracing_is_at_the_plate_s_size(zinc):
     zinc.client.post(f"/api/rooms/{zinc.room.id}/files", {"id": ids, "file": upload})
     zinc.must("PUT", f"/plates/{zinc.plate}", {"version": 1, "study": ids})
     url = f"/api/rooms/{zinc.room.id}/plates/{zinc.plate}/tracing.pdf"
-    page = zinc.client.get(url).content
-    assert page.startswith(b"%PDF")
-    width, height = ((side + 40) / 25.4 * 72 for side in (250, 180))
-    box = page.split(b"/MediaBox [")[1].split(b"]")[0].split()
-    assert [float(v) for v in box[2:]] == pytest.approx([width, height], abs=0.1)
+    for paper, pages, size_mm in (("A4", 2, (210, 297)), ("letter", 2, (215.9, 279.4)),
+                                  ("A3", 1, (297, 420))):  # fmt: skip
+        pdf = zinc.client.get(f"{url}?paper={paper}&mirrored=false").content
+        assert pdf.startswith(b"%PDF")
+        boxes = [part.split(b"]")[0].split() for part in pdf.split(b"/MediaBox [")[1:]]
+        assert len(boxes) == pages
+        sides = sorted(float(v) / 72 * 25.4 for v in boxes[0][2:])
+        assert sides == pytest.approx(size_mm, abs=0.1)
+    assert zinc.ask("GET", f"/plates/{zinc.plate}/tracing.pdf?paper=napkin")[0] == 422
 
 
 def test_an_old_plate_and_a_mixed_one_get_their_courses(keeper):

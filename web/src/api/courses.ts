@@ -43,5 +43,7 @@ export const countDust = (room: string, plate: string, body: Shapes["CoverageIn"
     }),
   );
 
-export const tracingUrl = (room: string, plate: string, mirrored: boolean) =>
-  `/api/rooms/${room}/plates/${plate}/tracing.pdf?mirrored=${mirrored}`;
+export type TracingPaper = "A4" | "letter" | "A3";
+
+export const tracingUrl = (room: string, plate: string, mirrored: boolean, paper: TracingPaper) =>
+  `/api/rooms/${room}/plates/${plate}/tracing.pdf?mirrored=${mirrored}&paper=${paper}`;

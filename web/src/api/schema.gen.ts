@@ -2931,7 +2931,7 @@ export interface paths {
         };
         /**
          * Get Tracing
-         * @description Print the plate's picture at 1:1, mirrored as it lies on the plate or as it prints.
+         * @description Print the plate's picture at 1:1, as it lies on the plate or prints, tiled on a paper.
          */
         get: operations["server_overview_api_get_tracing"];
         put?: never;
@@ -39962,6 +39962,7 @@ export interface operations {
         parameters: {
             query?: {
                 mirrored?: boolean;
+                paper?: "A4" | "A3" | "A2" | "letter" | "tabloid";
             };
             header?: never;
             path: {

@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { tracingUrl } from "../../../api/courses";
+import { type TracingPaper, tracingUrl } from "../../../api/courses";
 import { changePlate, type Plate } from "../../../api/plates";
 import { pictureUrl, sendPicture } from "../../../api/proofs";
 import { newId } from "../../../device/ids";
@@ -17,10 +17,17 @@ const WAYS = [
   ["print", "As it prints"],
 ] as const;
 
+const PAPERS = [
+  ["A4", "A4"],
+  ["letter", "Letter"],
+  ["A3", "A3"],
+] as const;
+
 /** What is meant: the picture as it prints and as it lies on the plate, and a tracing at 1:1. */
 export function Drawing({ plate }: { plate: Plate }) {
-  const { room } = useHere();
+  const { room, me } = useHere();
   const [way, setWay] = useState<Way>("plate");
+  const [paper, setPaper] = useState<TracingPaper>(me.length_unit === "in" ? "letter" : "A4");
   const send = useSend(plate);
   const onPlate = way === "plate";
   return (
@@ -38,9 +45,10 @@ export function Drawing({ plate }: { plate: Plate }) {
         {plate.study ? (
           <>
             <Segments label="Which way round" value={way} options={WAYS} onChange={setWay} />
+            <Segments label="Printed on" value={paper} options={PAPERS} onChange={setPaper} />
             <a
               className={buttonLook()}
-              href={tracingUrl(room, plate.id, onPlate)}
+              href={tracingUrl(room, plate.id, onPlate, paper)}
               target="_blank"
               rel="noreferrer"
             >
@@ -59,6 +67,7 @@ export function Drawing({ plate }: { plate: Plate }) {
         <Trouble error={send.error} />
       </div>
       <p className="note">
+        A plate larger than the paper is printed on several sheets: lay their crosses on each other.
         Lettering in it? Look at “As it prints”: it must read the right way there.
       </p>
     </Section>

@@ -42,11 +42,12 @@ export function CutLayout({ sheet, layout }: Props) {
 
 /** The cuts in order: each is ticked off when it is made, on the screen or on paper. */
 function Cuts({ layout, long }: { layout: Layout; long: (mm: number) => string }) {
+  const { me } = useHere();
   const [made, setMade] = useState<number[]>([]);
   const tick = (number: number) =>
     setMade((was) => (was.includes(number) ? was.filter((n) => n !== number) : [...was, number]));
   return (
-    <ol aria-label="Cuts in order" className="my-2 grid gap-x-6 sm:grid-cols-2">
+    <ol aria-label="Cuts in order" className="my-2 grid gap-x-6 grid-cols-2 max-phone:grid-cols-1">
       {layout.cuts.map((cut) => (
         <li key={cut.number}>
           <label className="flex min-h-11 items-center gap-2.5 has-checked:text-ink-3 has-checked:line-through">
@@ -61,7 +62,7 @@ function Cuts({ layout, long }: { layout: Layout; long: (mm: number) => string }
               {cut.along === "across"
                 ? `across at ${long(cut.at_mm)} from the top`
                 : `down at ${long(cut.at_mm)} from the left`}
-              , {long(cut.from_mm)} to {long(cut.to_mm)}
+              , {shownLength(cut.from_mm, me)} to {long(cut.to_mm)}
             </span>
           </label>
         </li>

@@ -74,7 +74,9 @@ function One({ form, root, node, at }: Props) {
       </div>
     );
   }
-  const options = (real.enum ?? ["yes", "no"]).map((each) => [each, each] as const);
+  const options = (real.enum ?? ["yes", "no"]).map(
+    (each) => [each, each.replaceAll("-", " ")] as const,
+  );
   return (
     <PickField
       form={form}
