@@ -13,12 +13,12 @@ function keptSignedIn(): Session | undefined {
   return before?.me ? before : undefined;
 }
 
-export const sessionQuery = queryOptions({
+export const sessionQuery = queryOptions<Session>({
   queryKey: ["session"],
-  queryFn: async (): Promise<Session> => {
+  queryFn: async ({ signal }) => {
     try {
-      const session = await data(http.GET("/api/session"));
-      localStorage.setItem(KEPT, JSON.stringify(session));
+      const session = await data(http.GET("/api/session", { signal }));
+      if (!signal.aborted) localStorage.setItem(KEPT, JSON.stringify(session));
       return session;
     } catch (error) {
       const before = kept();

@@ -8,6 +8,8 @@ const DEMO = { sign_in: "keeper@lantern-quay", password: "lantern-quay" };
 /** Sign in on this device, and send what waited for this person. */
 export async function enter(client: QueryClient, given: Shapes["SignIn"]): Promise<void> {
   const session = await signIn(given);
+  // an answer asked for before signing in, and slow to come, would sign out again
+  await client.cancelQueries({ queryKey: sessionQuery.queryKey });
   client.setQueryData(sessionQuery.queryKey, session);
   localStorage.setItem("keen-me", JSON.stringify(session));
   if (session.me) flushAll(session.me.id);

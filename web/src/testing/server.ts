@@ -35,7 +35,7 @@ export const listed = <Item>(items: Item[], total = items.length, page = 1) => (
 export type Body = Record<string, unknown>;
 export type Sent = { call: string; body: Body };
 type Reply = { status?: number; body?: unknown };
-type Answer = Reply | ((body: Body) => Reply | Promise<Reply>);
+export type Answer = Reply | ((body: Body) => Reply | Promise<Reply>);
 
 /** A fault as the server words it. */
 export const fault = (field: string, text: string, more: Partial<Body> = {}) => ({

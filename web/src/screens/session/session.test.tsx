@@ -3,14 +3,14 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { render } from "@testing-library/react";
 import { createMemoryRouter, RouterProvider } from "react-router";
 import { ROUTES } from "../../frame/routes";
-import { fakeServer, fault, refuse, ROOM, told } from "../../testing/server";
+import { type Answer, fakeServer, fault, refuse, ROOM, told } from "../../testing/server";
 import { alerts, press, type } from "../../testing/show";
 
 const session = told<object>("/api/session");
 const OUT = { body: { me: null, demo: true } };
 
-function gate(path = "/sign-in") {
-  const server = fakeServer({ "GET /api/session": OUT, "POST /api/session": { body: session } });
+function gate(path = "/sign-in", asked: Answer = OUT) {
+  const server = fakeServer({ "GET /api/session": asked, "POST /api/session": { body: session } });
   const router = createMemoryRouter(ROUTES, { initialEntries: [path] });
   render(
     <QueryClientProvider
@@ -42,6 +42,23 @@ test("who signs in comes back to the page they asked for", async () => {
     sign_in: "keeper@lantern-quay",
     password: "lantern-quay",
   });
+  expect(JSON.parse(localStorage.getItem("keen-me") ?? "null")).toEqual(session);
+});
+
+test("an answer from before signing in that comes late does not sign out again", async () => {
+  let tell = (_: typeof OUT) => {};
+  const late = new Promise<typeof OUT>((resolve) => {
+    tell = resolve;
+  });
+  const { router } = gate("/sign-in", () => late);
+  await type("Sign-in name", "keeper@lantern-quay");
+  await type("Password", "lantern-quay");
+  await press("Sign in");
+  await waitFor(() => expect(router.state.location.pathname).toBe(`/r/${ROOM}/bench`));
+  tell(OUT);
+  await screen.findByRole("link", { name: "Bench" });
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  expect(router.state.location.pathname).toBe(`/r/${ROOM}/bench`);
   expect(JSON.parse(localStorage.getItem("keen-me") ?? "null")).toEqual(session);
 });
 
