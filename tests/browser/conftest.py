@@ -40,7 +40,7 @@ def demo(live_server, transactional_db, page):
     page.api = f"{live_server.url}/api/rooms/{ROOM_ID}"
     yield page
     page.goto("about:blank")
-    _wait_for_requests()
+    wait_for_requests()
 
 
 @pytest.fixture
@@ -56,7 +56,7 @@ def worker(demo, settings):
     process.wait(20)
 
 
-def _wait_for_requests():
+def wait_for_requests():
     """Wait until no request is at the database: it cannot be emptied under one."""
     for _ in range(100):
         with connection.cursor() as cursor:
