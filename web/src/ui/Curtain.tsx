@@ -4,8 +4,8 @@ type Props = {
   label: string;
   left: ReactNode;
   right: ReactNode;
-  leftName: string;
-  rightName: string;
+  leftName: ReactNode;
+  rightName: ReactNode;
   children?: ReactNode;
   start?: number;
 };

@@ -416,6 +416,12 @@ test("two proofs are told apart: what changed, what all share; differed only whe
   ).toBeVisible();
   await userEvent.keyboard("v");
   expect(await screen.findByText(/Both must be read from a scan/)).toBeVisible();
+  // in the difference each tone goes from its left proof to its right one
+  const [heads, shifted] = rowsOf(within(screen.getByRole("main")).getByRole("table"));
+  expect(heads).toEqual(["Area", "too lightwantedtoo dark", "from I to II, L*"]);
+  expect(shifted?.[2]).toBe("7 darker62 to 55");
+  expect(screen.getByRole("img", { name: /^Far: 12 before, 5 now/ })).toBeInTheDocument();
+  expect(screen.getByText(/What all share/)).toBeVisible();
   const both = { ...change, columns: 2, rows: 1, cells: [-8, 0.4] };
   server.answer("GET /proofs/newer/since/older", { body: both });
   await userEvent.keyboard("{Escape}");

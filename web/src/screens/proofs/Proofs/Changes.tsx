@@ -7,56 +7,63 @@ import { stopsOf, Track, TrackHead } from "./Track";
 type Props = { change: Change; left: Proof; right: Proof; proofs: Proof[] };
 const SEEN_LSTAR = 1.2;
 
-/** Each area in both proofs against what was wanted; below, what all of them share. */
-export function Changes({ change, left, right, proofs }: Props) {
-  if (change.areas.length === 0) return null;
+/** What all areas share of a change: it was the printing; the rest is the plate. */
+export function Shared({ change }: { change: Change }) {
   return (
-    <div className="grid gap-3">
-      <Table
-        columns={[
-          { head: "Area" },
-          { head: "Wanted", right: true, desk: true },
-          { head: roman(left.state_number), right: true },
-          { head: roman(right.state_number), right: true },
-          { head: "changed by, L*", right: true },
-          { head: <TrackHead stops={stopsOf(proofs, "", left, right)} />, desk: true },
-        ]}
-      >
-        {change.areas.map((area, i) => {
-          const [then, now] = [toneOf(left, area.name), toneOf(right, area.name)];
-          return (
-            <tr key={area.name}>
-              <td>
-                <AreaName name={area.name} parts={now?.parts ?? ""} place={i} />
-              </td>
-              <Digits desk>{now?.wanted_lstar?.toFixed(0) ?? "white"}</Digits>
-              <Digits>{then?.read_lstar.toFixed(0)}</Digits>
-              <Digits>
-                <b>{now?.read_lstar.toFixed(0)}</b>
-              </Digits>
-              <td className="text-right">{saidOf(area.change_lstar)}</td>
-              <td className="max-phone:hidden">
-                <Track area={area.name} stops={stopsOf(proofs, area.name, left, right)} />
-              </td>
-            </tr>
-          );
-        })}
-      </Table>
-      <p className="border-t-2 border-ink pt-2 text-lead">
-        What all share:{" "}
-        <b className="num">
-          {change.shared_lstar > 0 ? "+" : ""}
-          {change.shared_lstar.toFixed(1)} ±{(2 * change.shared_spread).toFixed(1)}
-        </b>{" "}
-        L*. {sharedOf(change)}
-      </p>
-    </div>
+    <p className="border-t-2 border-ink pt-2 text-lead">
+      What all share:{" "}
+      <b className="num">
+        {change.shared_lstar > 0 ? "+" : ""}
+        {change.shared_lstar.toFixed(1)} ±{(2 * change.shared_spread).toFixed(1)}
+      </b>{" "}
+      L*. {sharedOf(change)}
+    </p>
   );
 }
 
-const toneOf = (proof: Proof, name: string) => proof.tones.find((each) => each.area === name);
+/** Each area in both proofs against what was wanted, over all states. */
+export function Changes({ change, left, right, proofs }: Props) {
+  return (
+    <Table
+      columns={[
+        { head: "Area" },
+        { head: "Wanted", right: true, desk: true },
+        { head: roman(left.state_number), right: true },
+        { head: roman(right.state_number), right: true },
+        { head: "changed by, L*", right: true },
+        { head: <TrackHead stops={stopsOf(proofs, "", left, right)} />, desk: true },
+      ]}
+    >
+      {change.areas.map((area, i) => {
+        const [then, now] = [toneOf(left, area.name), toneOf(right, area.name)];
+        return (
+          <tr key={area.name}>
+            <td>
+              <AreaName name={area.name} parts={now?.parts ?? ""} place={i} />
+            </td>
+            <Digits desk>{now?.wanted_lstar?.toFixed(0) ?? "white"}</Digits>
+            <Digits>{then?.read_lstar.toFixed(0)}</Digits>
+            <Digits>
+              <b>{now?.read_lstar.toFixed(0)}</b>
+            </Digits>
+            <td className="text-right">
+              <By change={area.change_lstar} />
+            </td>
+            <td className="max-phone:hidden">
+              <Track area={area.name} stops={stopsOf(proofs, area.name, left, right)} />
+            </td>
+          </tr>
+        );
+      })}
+    </Table>
+  );
+}
 
-function saidOf(by: number) {
+export const toneOf = (proof: Proof, name: string) =>
+  proof.tones.find((each) => each.area === name);
+
+/** By how much a tone changed, in words. */
+export function By({ change: by }: { change: number }) {
   if (Math.abs(by) < SEEN_LSTAR) return <span className="note">as it was</span>;
   return (
     <b className={by > 0 ? "text-copper-deep" : undefined}>

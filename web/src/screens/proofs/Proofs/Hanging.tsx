@@ -1,6 +1,7 @@
 import { pictureUrl, type Proof } from "../../../api/proofs";
 import { useHere } from "../../../frame/useHere";
 import { dayOf, roman } from "../../../ui/times";
+import { Sign } from "./Sign";
 
 type Props = {
   proofs: Proof[];
@@ -16,8 +17,9 @@ const EDGE_PX = 4;
 export function Hanging({ proofs, left, right, choose }: Props) {
   const states = statesOf(proofs, [left, right]);
   return (
-    <fieldset className="flex min-w-0 gap-6.5 overflow-x-auto border-t-2 border-ink-3 px-1 pt-2 pb-2.5">
+    <fieldset className="relative flex min-w-0 gap-6.5 overflow-x-auto px-1 pt-3.5 pb-2.5">
       <legend className="sr-only">Proofs on the line; with Shift, beside the chosen one</legend>
+      <span aria-hidden="true" className="absolute inset-x-0 top-2 border-t-2 border-ink-3" />
       {states.map(({ front, pulls }) => (
         <Hung
           key={front.id}
@@ -43,6 +45,18 @@ function statesOf(proofs: Proof[], chosen: (Proof | null)[]): State[] {
     return front ? [{ front, pulls }] : [];
   });
 }
+
+/** Two pegs hold a sheet on the line. */
+const Pegs = () => (
+  <span aria-hidden="true">
+    {["left-4", "right-4"].map((side) => (
+      <span
+        key={side}
+        className={`absolute -top-2.5 z-1 h-6 w-2.5 rounded-cut border border-ink bg-paper-edge ${side}`}
+      />
+    ))}
+  </span>
+);
 
 /** The pull after another in its state, the first after the last. */
 const after = (pulls: Proof[], of: Proof): Proof =>
@@ -72,6 +86,7 @@ function Hung({ proof, pulls, place, choose, next }: HungProps) {
             style={{ left: `${(i + 1 - edges) * EDGE_PX}px` }}
           />
         ))}
+        <Pegs />
         <button
           type="button"
           aria-pressed={place !== null}
@@ -91,13 +106,7 @@ function Hung({ proof, pulls, place, choose, next }: HungProps) {
         </button>
       </div>
       <p className="mt-1.5 flex items-center gap-1.5 font-slab font-semibold">
-        {state}
-        {place ? (
-          <span
-            aria-hidden="true"
-            className={`size-3 border-2 border-ink ${place === "right" ? "bg-ink" : ""}`}
-          />
-        ) : null}
+        <Sign place={place}>{state}</Sign>
         {proof.ok_to_print ? <i className="note">OK to print</i> : null}
       </p>
       {proof.worked ? <p className="note">{proof.worked}</p> : null}

@@ -13,9 +13,11 @@ import { Trouble } from "../../../ui/Trouble";
 import { shownLength } from "../../../ui/units";
 import { useKeys } from "../../../ui/useKeys";
 import { useUser } from "../../../ui/useUser";
-import { Changes } from "./Changes";
+import { Changes, Shared } from "./Changes";
 import { Difference } from "./Difference";
 import { Settings } from "./Settings";
+import { Shifts } from "./Shift";
+import { Sign } from "./Sign";
 
 type Way = "curtain" | "difference" | "side";
 const WAYS: readonly (readonly [Way, string])[] = [
@@ -62,7 +64,16 @@ export function Pair({ left, right, proofs, done }: Props) {
           ) : null}
         </div>
         <div className="grid content-start gap-4">
-          {change ? <Changes change={change} left={left} right={right} proofs={proofs} /> : null}
+          {!change || change.areas.length === 0 ? null : (
+            <>
+              {way === "difference" ? (
+                <Shifts change={change} left={left} right={right} />
+              ) : (
+                <Changes change={change} left={left} right={right} proofs={proofs} />
+              )}
+              <Shared change={change} />
+            </>
+          )}
           {change && change.areas.length === 0 ? (
             <Care>Tones were not read off both, so nothing can be said of its areas.</Care>
           ) : null}
@@ -110,8 +121,8 @@ function Figure({ way, left, right, names, change }: FigureProps) {
       label={`${names[0]} against ${names[1]}`}
       left={a}
       right={b}
-      leftName={names[0]}
-      rightName={names[1]}
+      leftName={<Sign place="left">{names[0]}</Sign>}
+      rightName={<Sign place="right">{names[1]}</Sign>}
     />
   );
 }
