@@ -8,6 +8,7 @@ import { Lost } from "./Lost";
 import { NoLine } from "./NoLine";
 import { Rack } from "./Rack";
 import { Rail } from "./Rail";
+import { useHeadingFocus } from "./useHeadingFocus";
 
 /** The first page: the bench of the first room. */
 export function Home() {
@@ -45,6 +46,7 @@ export function Inside() {
   const here = data?.me?.rooms.find((each) => each.id === room);
   const whole = usePlace(here?.name ?? "");
   const framed = useSecondDrawing();
+  useHeadingFocus();
   useEffect(() => {
     if (user) flushAll(user);
   }, [user]);

@@ -118,6 +118,40 @@ test.each(PLACES.filter((place) => place.key).map((place) => [place.key, place.p
   },
 );
 
+test("after a change of page its heading has the focus; on one that was opened, nothing has", async () => {
+  fakeServer();
+  openAt("/bench");
+  await screen.findByRole("heading", { level: 1 });
+  expect(document.body).toHaveFocus();
+  await userEvent.click(screen.getByRole("link", { name: "Baths" }));
+  await waitFor(() => {
+    const heading = within(screen.getByRole("main")).getAllByRole("heading", { level: 1 })[0];
+    expect(heading).toHaveFocus();
+  });
+  await userEvent.click(screen.getByRole("link", { name: "Members" }));
+  await waitFor(() => expect(screen.getByRole("heading", { name: /Members/ })).toHaveFocus());
+});
+
+test("within a plate, whose name stays, it is the page's own heading", async () => {
+  fakeServer();
+  openAt(`/plates/${LANTERN}/proofs`);
+  await screen.findByRole("heading", { name: "Lantern Row", level: 1 });
+  const tabs = within(screen.getByRole("navigation", { name: "Pages of this plate" }));
+  await userEvent.click(tabs.getByRole("link", { name: "Course" }));
+  await waitFor(() => expect(document.activeElement?.tagName).toBe("H2"));
+});
+
+test("a page that begins at its first field keeps it there", async () => {
+  fakeServer();
+  openAt("/baths");
+  await screen.findByRole("heading", { level: 1 });
+  await userEvent.click(screen.getByRole("link", { name: "Put a plate in" }));
+  await screen.findByLabelText("Name");
+  screen.getByLabelText("Name").focus();
+  await new Promise((resolve) => setTimeout(resolve, 200));
+  expect(screen.getByLabelText("Name")).toHaveFocus();
+});
+
 test("B goes to the bath, 4 to the plan, and a letter typed into a field goes nowhere", async () => {
   fakeServer();
   const { at, router } = openAt(`/plates/${LANTERN}`);
