@@ -7,6 +7,7 @@ import re
 import subprocess
 import sys
 from pathlib import Path
+from uuid import uuid4
 
 from playwright.sync_api import sync_playwright
 
@@ -15,7 +16,6 @@ HERE = Path(__file__).parent
 PAGES = {
     "bench": "/bench",
     "plate": "{lantern}",
-    "plan": "{lantern}/plan/tones",
     "strips": "/strips",
     "strip": "{strip}",
     "value-study": "{lantern}/study",
@@ -26,7 +26,6 @@ PAGES = {
     "marks": "{closing}/marks",
     "edition": "{closing}/edition",
     "work": "{awnings}",
-    "ghosts": "{tram}",
 }
 DESK, PHONE = {"width": 1280, "height": 800}, {"width": 390, "height": 844}
 SETTLED_MS = 1500
@@ -51,7 +50,6 @@ class Camera:
             "closing": f"/plates/{plates['Closing Time']['id']}",
             "umbrellas": f"/plates/{plates['Paper Umbrellas']['id']}",
             "awnings": f"/works/{works['Awnings at Nine']['id']}",
-            "tram": f"/works/{works['Last Tram']['id']}",
             "run": f"/runs/{plates['Lantern Row']['run']['id']}",
         }
 
@@ -108,6 +106,31 @@ def in_the_bath(camera):
         speaking.wait()
 
 
+def first_day(camera):
+    """An empty room, as its keeper finds it: made for the picture, beside the demo."""
+    name = f"newcomer-{uuid4().hex[:6]}@loft"
+    keen = [HERE.parents[1] / "keen", "user", "add", name, "--room", "Loft"]
+    said = subprocess.run(keen, capture_output=True, text=True, check=True).stdout
+    page = camera.page.context.browser.new_page(viewport=DESK)
+    page.goto(f"{camera.base}/sign-in")
+    page.get_by_label("Sign-in name").fill(name)
+    page.get_by_label("Password").fill(re.search(r"Password: (\S+)", said)[1])
+    page.get_by_role("button", name="Sign in").click()
+    page.get_by_role("heading", name="What do you have in front of you?").wait_for()
+    page.wait_for_timeout(SETTLED_MS)
+    page.screenshot(path=HERE / "first-day.png")
+    page.close()
+
+
+def difference(camera):
+    """What the last change did: each tone's way from one proof to the next."""
+    camera.open("{weighbridge}/proofs")
+    camera.page.get_by_role("button", name=re.compile("^Compare with")).click()
+    camera.page.get_by_role("button", name="Difference").click()
+    camera.page.evaluate("scrollTo(0, 0)")
+    camera.take("difference", whole=True)
+
+
 def at_the_press(camera):
     """Inked: what to leave and what to clean, by the wipe map."""
     camera.open("{closing}/pull")
@@ -127,7 +150,7 @@ def main(base):
         for name, path in PAGES.items():
             camera.open(path)
             camera.take(name)
-        for scene in (put_a_plate_in, in_the_bath, proof, at_the_press):
+        for scene in (put_a_plate_in, in_the_bath, proof, difference, at_the_press, first_day):
             scene(camera)
         browser.close()
 

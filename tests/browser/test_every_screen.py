@@ -12,7 +12,7 @@ from server.accounts.models import User
 from tests.browser.hands import places
 
 pytestmark = pytest.mark.django_db(transaction=True)
-# first a phone: what is laid out on loading is laid out there; then a desk at 200 %, a tablet, a desk
+# first a phone: what is laid out on loading is laid out there; a desk at 200 %, a tablet, a desk
 WIDTHS = (390, 640, 820, 1280)
 LAID_OUT_MS = 150
 METRIC = re.compile(r"(?:^|[\s\d(½])(?:°C|mm[²³]?|cm[²³]?)(?![\w/])")
