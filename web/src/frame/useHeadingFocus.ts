@@ -36,5 +36,6 @@ function headingOf(before: Element | null): HTMLElement | null {
 
 function focusOn(heading: HTMLElement) {
   heading.tabIndex = -1;
+  heading.classList.add("outline-none", "shadow-none"); // nothing can be done with it
   heading.focus({ preventScroll: true });
 }

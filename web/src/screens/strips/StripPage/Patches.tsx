@@ -80,7 +80,7 @@ function Row({ strip, place, chosen, choose }: RowProps) {
       <td>
         <button
           type="button"
-          className="min-w-6 underline underline-offset-3 aria-pressed:font-bold"
+          className="min-w-6 pointer-coarse:min-w-11 underline underline-offset-3 aria-pressed:font-bold"
           aria-pressed={chosen}
           onClick={choose}
         >
