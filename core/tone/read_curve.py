@@ -11,8 +11,10 @@ from numpy.typing import NDArray
 from core.kinetics.bath import BathSpeed, bath_speed
 from core.kinetics.bite import Bite, Tray, start_bite
 from core.kinetics.row import mordant_row, tables_version
+from core.kinetics.shapes import MordantKey, MordantNumbers
 from core.kinetics.speed import strength_factor
-from core.tone.shapes import CurvePoint, ReadCurveInput, ReadCurveOutput
+from core.tone.no_strip import guess_curve
+from core.tone.shapes import Curve, CurvePoint, ReadCurveInput, ReadCurveOutput
 from core.tone.table import ToneTable, band, table_of
 
 Array = NDArray[np.float64]
@@ -38,21 +40,27 @@ def read_curve(given: ReadCurveInput) -> ReadCurveOutput:
     CoreError
         The bath bites another metal than the strip's.
     """
-    table = table_of(given.curve)
-    bite = _single_dip(given, table)
-    longest = _longest_clock(given, bite)
+    curve = given.curve or guess_curve(*_guessed(given))
+    table = table_of(curve)
+    bite = _single_dip(given, curve, table)
+    longest = _longest_clock(curve, bite)
     points = [_for_tone(table, bite, longest, goal) for goal in given.lstar]
     points += [_for_time(table, bite, longest, seconds) for seconds in given.seconds]
-    return ReadCurveOutput(
-        points=points, tables=tables_version(given.bath or given.curve.conditions)
-    )
+    return ReadCurveOutput(points=points, tables=tables_version(given.bath or curve.conditions))
 
 
-def _single_dip(given: ReadCurveInput, table: ToneTable) -> Bite:
-    conditions = given.curve.conditions
+def _guessed(given: ReadCurveInput) -> tuple[MordantKey, MordantNumbers | None]:
+    """Return of which mordant a curve is guessed."""
+    if given.bath is None:
+        raise AssertionError("checked at entry")
+    return given.bath.mordant, given.bath.numbers
+
+
+def _single_dip(given: ReadCurveInput, curve: Curve, table: ToneTable) -> Bite:
+    conditions = curve.conditions
     bath = given.bath or conditions
     speed = bath_speed(bath, conditions, len(table.lstar))
-    longest = max([given.curve.valid_to_reference_seconds * 20.0, *given.seconds, 600.0])
+    longest = max([curve.valid_to_reference_seconds * 20.0, *given.seconds, 600.0])
     row = mordant_row(bath)
     tray = Tray(
         temperature_c=bath.temperature_c,
@@ -72,9 +80,9 @@ def _own_bath(speed: BathSpeed, temperature_c: float, load_g_per_l: float) -> Ba
     return replace(speed, scale=speed.scale / speed.at(temperature_c, load_g_per_l))
 
 
-def _longest_clock(given: ReadCurveInput, bite: Bite) -> float:
+def _longest_clock(curve: Curve, bite: Bite) -> float:
     """Return the clock time [s] of a single dip that reaches the strip's end."""
-    goal = given.curve.valid_to_reference_seconds
+    goal = curve.valid_to_reference_seconds
     return _crossing(lambda t: float(bite.exposure(t).mean()) - goal, float(bite.clock[-1]))
 
 

@@ -102,10 +102,17 @@ class FitStripOutput(Shape):
 class ReadCurveInput(Shape):
     """Questions to a curve: which time for a tone, which tone for a time (a single dip)."""
 
-    curve: Curve
+    curve: Curve | None = None
+    """None: the guess for the bath's mordant, as long as there is no strip."""
     bath: CurveBath | None = None
     lstar: list[Lightness] = Field(default_factory=list, max_length=400)
     seconds: list[Seconds] = Field(default_factory=list, max_length=400)
+
+    @model_validator(mode="after")
+    def _one_of_both(self) -> ReadCurveInput:
+        if self.curve is None and self.bath is None:
+            raise ValueError("without a curve the bath says what is guessed")
+        return self
 
 
 class CurvePoint(Shape):

@@ -77,7 +77,8 @@ def make_up_a_bath(page):
 
 def bite_and_read_a_strip(page):
     page.get_by_role("link", name="Bite or read one").click()
-    page.get_by_role("link", name="Bite a test strip").first.click()
+    page.get_by_role("heading", name="No strip on the wall yet.").wait_for()
+    page.get_by_role("link", name="Make this strip").click()
     page.get_by_label("Name", exact=True).fill("First strip")
     button(page, "Go to the bath").click()
     page.wait_for_url("**/bath")

@@ -85,6 +85,22 @@ export const minutesQuery = (text: string) =>
 export const dilute = (body: Shapes["DiluteInput"]) =>
   data(http.POST("/api/calc/dilute", { body }));
 
+type Guess = Pick<Shapes["CurveBath"], "temperature_c"> &
+  Pick<Shapes["ReadCurveInput"], "lstar" | "seconds"> & { mordant: string };
+
+/** What tones and times may be as long as there is no strip. */
+export const readGuessQuery = ({ mordant, temperature_c, lstar, seconds }: Guess) =>
+  queryOptions({
+    queryKey: ["calc", "guess", mordant, temperature_c, lstar, seconds],
+    queryFn: () =>
+      data(
+        http.POST("/api/calc/read-curve", {
+          body: { bath: { mordant, temperature_c } as Shapes["CurveBath"], lstar, seconds },
+        }),
+      ),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
 /** What a plate that is put in takes, its bevel, and its way to the first proof. */
 export const putInQuery = (body: Shapes["PutInInput"]) =>
   queryOptions({

@@ -16783,7 +16783,7 @@ export interface components {
          */
         ReadCurveInput: {
             bath?: components["schemas"]["CurveBath"] | null;
-            curve: components["schemas"]["Curve"];
+            curve?: components["schemas"]["Curve"] | null;
             /** Lstar */
             lstar?: number[];
             /** Seconds */

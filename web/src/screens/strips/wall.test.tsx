@@ -137,9 +137,39 @@ test("strip 101 is on the second page", async () => {
   expect(await screen.findByRole("heading", { level: 2, name: /Strip of spring$/ })).toBeVisible();
 });
 
-test("no strip yet: what one would give, and the way to it", async () => {
-  fakeServer({ "GET /strips/wall": { body: listed([]) } });
+test("no strip yet: how wide a guess is, the strip that ends it, and the ways to one", async () => {
+  const point = (seconds: number) => ({
+    seconds,
+    seconds_low: seconds / 2,
+    seconds_high: seconds * 2,
+    lstar: 90 - 12 * Math.log2(seconds / 15),
+    lstar_low: 20,
+    lstar_high: 95,
+    reachable: true,
+  });
+  const server = fakeServer({
+    "GET /strips/wall": { body: listed([]) },
+    "GET /baths": { body: listed([]) },
+    "POST /api/calc/read-curve": ({ lstar, seconds }) => ({
+      body: {
+        points: [...(lstar as number[]).map(() => point(240)), ...(seconds as number[]).map(point)],
+        tables: "",
+      },
+    }),
+  });
   openAt("/strips");
-  expect(await screen.findByText("No strip yet")).toBeVisible();
-  expect(screen.getByRole("link", { name: "Bite a test strip" })).toBeVisible();
+  expect(
+    await screen.findByRole("heading", { name: "No strip on the wall yet.", level: 1 }),
+  ).toBeVisible();
+  expect(
+    await screen.findByRole("img", { name: /6 patches, 0:30, 1:00, 2:00, 4:00, 8:00, 16:00/ }),
+  ).toBeVisible();
+  expect(screen.getByText("L* 42 is 2:00 to 8:00")).toBeInTheDocument();
+  expect(server.last().body.bath).toEqual({ mordant: "copper-ferric", temperature_c: 20 });
+  expect(screen.getByRole("link", { name: "Make this strip" })).toHaveAttribute(
+    "href",
+    expect.stringContaining("/strips/bite"),
+  );
+  expect(screen.getByRole("link", { name: "Read a strip" })).toBeVisible();
+  expect(screen.getByRole("button", { name: "Open the demo room" })).toBeVisible();
 });

@@ -5,10 +5,11 @@ import { useHere } from "../../../frame/useHere";
 import { Asking } from "../../../ui/Asking";
 import { ButtonLink } from "../../../ui/Button";
 import { Pages } from "../../../ui/Pages";
-import { Empty, PageHead } from "../../../ui/Section";
+import { PageHead } from "../../../ui/Section";
 import { Segments } from "../../../ui/Segments";
 import { Compared } from "./Compared";
 import { Hung } from "./Hung";
+import { NoStrip } from "./NoStrip";
 import { lastSeconds } from "./SmallCurve";
 import { useWall } from "./useWall";
 
@@ -114,21 +115,4 @@ function Metals({ strips, metal, choose }: MetalsProps) {
     ...metals.map((each) => [each, `${each} ${many(each)}`] as const),
   ];
   return <Segments label="Metal" value={metal} options={options} onChange={choose} />;
-}
-
-function NoStrip() {
-  return (
-    <>
-      <PageHead title="Strips" />
-      <Empty title="No strip yet">
-        <p>
-          Times would be a guess. Bite a scrap of the same ground in 6 patches, print it, scan or
-          type what you read. About 40 minutes.
-        </p>
-        <span className="flex flex-wrap gap-3">
-          <ToDo />
-        </span>
-      </Empty>
-    </>
-  );
 }
