@@ -585,6 +585,33 @@ test("an earlier state is not signed: the plate has gone on since", async () => 
   expect(screen.getByText(/The plate has gone on since/)).toBeVisible();
 });
 
+test("what was drawn hangs first and is pulled aside over the proof; what may come is dashed", async () => {
+  const plate = told<object>(`/plates/${RAIN}`);
+  const one = {
+    ...proof,
+    id: "one",
+    state_number: 1,
+    reading: null,
+    picture: "picture",
+    next: null,
+  };
+  fakeServer({
+    [`GET /proofs?plate=${RAIN}`]: { body: listed([one]) },
+    [`GET /plates/${RAIN}`]: { body: { ...plate, study: "study" } },
+    ...NO_PINS,
+  });
+  openAt(`/plates/${RAIN}/proofs`);
+  const line = within(await screen.findByRole("group", { name: /^Proofs on the line/ }));
+  expect(line.getByRole("img", { name: "As drawn" })).toBeVisible();
+  expect(line.getByText("State I again")).toBeVisible();
+  expect(line.getByText("State II")).toBeVisible();
+  await press("Against what was drawn");
+  const curtain = screen.getByRole("slider", { name: "What was drawn against the proof" });
+  expect(curtain).toHaveValue("45");
+  await press("The proof");
+  expect(screen.getByRole("img", { name: /opens the original/ })).toBeVisible();
+});
+
 async function correcting(more: Partial<Proof> = {}) {
   const before = {
     ...proof,

@@ -4,22 +4,28 @@ import { dayOf, roman } from "../../../ui/times";
 import { Sign } from "./Sign";
 
 type Props = {
+  /** The picture of what is meant, where the plate has one. */
+  study: string | null;
   proofs: Proof[];
   left: Proof | null;
   right: Proof;
   choose: (proof: string, beside: boolean) => void;
 };
 
+/** So many states leave room for what was drawn and what may come. */
+const FEW_STATES = 5;
 const MOST_EDGES = 5;
 const EDGE_PX = 4;
 
 /** The line: one front sheet a state, its other pulls edge on behind; the chosen hang lower. */
-export function Hanging({ proofs, left, right, choose }: Props) {
+export function Hanging({ study, proofs, left, right, choose }: Props) {
   const states = statesOf(proofs, [left, right]);
+  const few = states.length <= FEW_STATES;
   return (
     <fieldset className="relative flex min-w-0 gap-6.5 overflow-x-auto px-1 pt-3.5 pb-2.5">
       <legend className="sr-only">Proofs on the line; with Shift, beside the chosen one</legend>
       <span aria-hidden="true" className="absolute inset-x-0 top-2 border-t-2 border-ink-3" />
+      {few && study ? <Drawn study={study} /> : null}
       {states.map(({ front, pulls }) => (
         <Hung
           key={front.id}
@@ -30,9 +36,55 @@ export function Hanging({ proofs, left, right, choose }: Props) {
           next={() => choose(after(pulls, front).id, false)}
         />
       ))}
+      {few ? <ToCome last={states.at(-1)} /> : null}
     </fieldset>
   );
 }
+
+/** What was drawn hangs first. */
+function Drawn({ study }: { study: string }) {
+  const { room } = useHere();
+  return (
+    <figure className="flex-none">
+      <div className="relative w-32 bg-paper-lift p-1.5 shadow-hung">
+        <Pegs />
+        <img
+          src={pictureUrl(room, study)}
+          alt="As drawn"
+          className="block h-20 w-full object-cover"
+        />
+      </div>
+      <figcaption className="mt-1.5 font-slab italic">as drawn</figcaption>
+    </figure>
+  );
+}
+
+/** Sheets that may come next: the same state again, which tells plate from wipe, or another. */
+function ToCome({ last }: { last: State | undefined }) {
+  if (!last) return null;
+  const number = last.front.state_number;
+  const alone = last.pulls.length === 1 && !last.front.ok_to_print;
+  return (
+    <>
+      {alone ? (
+        <Sheet title={`State ${roman(number)} again`} note="same plate, other wipe" />
+      ) : null}
+      {last.front.ok_to_print ? null : (
+        <Sheet title={`State ${roman(number + 1)}`} note="after the next change" />
+      )}
+    </>
+  );
+}
+
+const Sheet = ({ title, note }: { title: string; note: string }) => (
+  <div className="flex-none max-phone:hidden">
+    <div className="relative grid h-23 w-32 content-center border-[1.5px] border-dashed border-ink-3 px-2 text-center">
+      <Pegs />
+      <b className="font-slab font-semibold text-ink-2">{title}</b>
+      <span className="note leading-tight">{note}</span>
+    </div>
+  </div>
+);
 
 type State = { front: Proof; pulls: Proof[] };
 

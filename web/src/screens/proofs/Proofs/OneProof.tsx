@@ -1,7 +1,6 @@
 import { useState } from "react";
-import { pictureUrl, type Proof, straightUrl } from "../../../api/proofs";
+import type { Proof } from "../../../api/proofs";
 import { usePlate } from "../../../frame/PlateFrame";
-import { useHere } from "../../../frame/useHere";
 import { TakeAway } from "../../../scan/TakeAway";
 import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
@@ -11,7 +10,7 @@ import { Approve } from "./Approve";
 import { Correct } from "./Correct";
 import { Causes } from "./Causes";
 import { Learned } from "./Learned";
-import { Pinned } from "./Pinned";
+import { Pictured } from "./Pictured";
 import { Pins } from "./Pins";
 import { Settings } from "./Settings";
 import { Steps } from "./Steps";
@@ -27,7 +26,6 @@ type Props = {
 
 /** A proof: its picture with pins, what to do next by what it does to the tone, and why. */
 export function OneProof({ proof, proofs, before, compare }: Props) {
-  const { room } = useHere();
   const { plate } = usePlate();
   const pins = usePins(proof);
   const [correcting, setCorrecting] = useState(false);
@@ -35,17 +33,7 @@ export function OneProof({ proof, proofs, before, compare }: Props) {
     <Section>
       <Beside side="even">
         <div className="grid content-start gap-3">
-          {proof.reading ? (
-            <Pinned pins={pins} src={straightUrl(room, proof.id)} proof={proof} />
-          ) : proof.picture ? (
-            <a href={`${pictureUrl(room, proof.picture)}/original`}>
-              <img
-                src={pictureUrl(room, proof.picture)}
-                alt={`Proof of State ${roman(proof.state_number)}; opens the original`}
-                className="w-full shadow-hung"
-              />
-            </a>
-          ) : null}
+          <Pictured proof={proof} pins={pins} />
           {correcting ? (
             <Correct proof={proof} close={() => setCorrecting(false)} />
           ) : (

@@ -1,7 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { changeQuery, pictureUrl, type Proof, straightUrl } from "../../../api/proofs";
-import { usePlate } from "../../../frame/PlateFrame";
+import { changeQuery, type Proof } from "../../../api/proofs";
 import { useHere } from "../../../frame/useHere";
 import { Button } from "../../../ui/Button";
 import { Care } from "../../../ui/Care";
@@ -17,6 +16,7 @@ import { Changes, Shared } from "./Changes";
 import { Difference } from "./Difference";
 import { Settings } from "./Settings";
 import { Shifts } from "./Shift";
+import { Shown } from "./Shown";
 import { Sign } from "./Sign";
 
 type Way = "curtain" | "difference" | "side";
@@ -125,22 +125,4 @@ function Figure({ way, left, right, names, change }: FigureProps) {
       rightName={<Sign place="right">{names[1]}</Sign>}
     />
   );
-}
-
-/** A proof laid straight where it was read, else as it was photographed. */
-function Shown({ proof }: { proof: Proof }) {
-  const { room } = useHere();
-  const { plate } = usePlate();
-  const alt = `Proof of State ${roman(proof.state_number)}`;
-  const ratio = { aspectRatio: plate.width_mm / plate.height_mm };
-  if (!proof.reading && !proof.picture)
-    return (
-      <div className="grid place-items-center bg-paper-lift" style={ratio}>
-        no picture
-      </div>
-    );
-  const src = proof.reading
-    ? straightUrl(room, proof.id)
-    : pictureUrl(room, proof.picture as string);
-  return <img src={src} alt={alt} className="block w-full object-cover" style={ratio} />;
 }

@@ -44,6 +44,7 @@ export function Proofs() {
         <Hang />
       </div>
       <Hanging
+        study={plate.study ?? null}
         proofs={proofs}
         left={left}
         right={right}
