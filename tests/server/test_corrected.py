@@ -232,3 +232,34 @@ def test_what_was_typed_of_a_strip_is_changed_and_the_record_says_what_stood(
     entry = last_said()
     assert entry.text == f"Changed strip Rosin: {words}."
     assert entry.data["before"]["patches"][3]["lstar"] == 59
+
+
+@pytest.mark.parametrize(
+    ("said", "field", "words"),
+    [
+        ({"width_mm": 60}, "width_mm", "A pin (darker) reaches to 80 × 30 mm"),
+        ({"height_mm": 25}, "height_mm", "A pin (darker) reaches to 80 × 30 mm"),
+    ],
+)
+def test_a_size_that_a_pin_would_lie_off_is_refused_until_it_is_answered(
+    keeper, said, field, words
+):
+    plate = put_in(keeper, width_mm=100, height_mm=80)
+    proof = keeper.must("POST", "/proofs", {"id": new_id(), "plate": plate["id"]})
+    pin = {"id": new_id(), "proof": proof["id"], "kind": "darker", "x_mm": 80, "y_mm": 30}
+    kept = keeper.must("PUT", "/pins", pin)
+    status, reply = change(keeper, plate, **said)
+    assert (status, reply["error"]["field"]) == (422, field)
+    assert words in reply["error"]["text"]
+    keeper.must("PUT", "/pins", {**pin, "version": kept["version"], "done": True})
+    assert change(keeper, plate, **said)[0] == 200
+
+
+def test_a_size_that_scratched_groups_would_lie_off_is_refused(keeper):
+    plate = put_in(keeper, metal="plastic", route="drypoint", facts={"plastic": "acrylic"},
+                   width_mm=100, height_mm=80)  # fmt: skip
+    group = {"name": "Sky", "lstar": 40, "x_mm": 10, "y_mm": 10, "width_mm": 70, "height_mm": 40}
+    keeper.must("PUT", f"/plates/{plate['id']}/marks", {"version": 0, "groups": [group]})
+    status, reply = change(keeper, plate, width_mm=75)
+    assert (status, reply["error"]["allowed"]) == (422, "at least 80")
+    assert change(keeper, plate, width_mm=85)[0] == 200

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from collections.abc import Iterator
 
 from django.db import transaction
 
@@ -11,15 +12,19 @@ from server.courses.actions.begin import begin_course
 from server.courses.models import Course
 from server.courses.standing import planned_course, routes_of
 from server.exposures.models import Exposure
+from server.marks.state import decided_of
 from server.plans.models import Plan
 from server.plates.actions.keep import change_plate
 from server.plates.models import Plate
 from server.plates.schemas import PlateChange
+from server.proofs.models import Pin
 from server.replies.errors import BadValue
 from server.rooms.permissions import enter, find
 from server.runs.models import Run
 from server.timers.models import Timer
 
+_ROOM_MM = 0.5
+"""A place is read off a picture to so much."""
 _ROOM_CM2 = 0.5
 """Areas are rounded to a tenth, each: their sum may stand so much over the plate's own."""
 
@@ -42,6 +47,7 @@ def correct_plate(user: User, room_id: uuid.UUID, plate_id: uuid.UUID, given: Pl
     if given.put_away:
         _check_nothing_goes_on(plate)
     _check_areas(plate, given)
+    _check_places(plate, given)
     other = _is_another(plate, given)
     if other:
         _check_untouched(plate, other)
@@ -86,6 +92,29 @@ def _check_areas(plate: Plate, given: PlateChange) -> None:
                 value=wide if wide < plate.width_mm else high,
                 allowed=f"at least {planned:.0f}", unit="cm²",
             )  # fmt: skip
+
+
+def _check_places(plate: Plate, given: PlateChange) -> None:
+    """Refuse a size that what was placed on the plate would lie off."""
+    wide, high = given.width_mm or plate.width_mm, given.height_mm or plate.height_mm
+    for what, right, bottom in _placed(plate):
+        if right > wide + _ROOM_MM or bottom > high + _ROOM_MM:
+            narrow = right > wide + _ROOM_MM
+            raise BadValue(
+                "smaller-than-what-lies-on-it",
+                f"{what} reaches to {right:g} × {bottom:g} mm on {plate.name}; a plate of this "
+                "size ends before it. Move it or take it away first, or look at the size again.",
+                field="width_mm" if narrow else "height_mm", value=wide if narrow else high,
+                allowed=f"at least {right if narrow else bottom:g}", unit="mm",
+            )  # fmt: skip
+
+
+def _placed(plate: Plate) -> Iterator[tuple[str, float, float]]:
+    """Yield what lies where on a plate: its name, and how far right and down it reaches [mm]."""
+    for pin in Pin.objects.filter(plate=plate, withdrawn=False, done_at=None):
+        yield f"A pin ({pin.kind})", pin.x_mm, pin.y_mm
+    for group in decided_of(plate).groups:
+        yield group.name, group.x_mm + group.width_mm, group.y_mm + group.height_mm
 
 
 def _is_another(plate: Plate, given: PlateChange) -> str:
