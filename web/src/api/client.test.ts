@@ -7,7 +7,8 @@ import { sendPicture } from "./proofs";
 import { sessionQuery, signOut } from "./session";
 
 const session = () => data(http.GET("/api/session"));
-const run = <T>(query: { queryFn?: unknown }) => (query.queryFn as () => Promise<T>)();
+const run = <T>(query: { queryFn?: unknown }, signal = new AbortController().signal) =>
+  (query.queryFn as (asked: { signal: AbortSignal }) => Promise<T>)({ signal });
 const caught = async (call: Promise<unknown>) => (await call.catch((error) => error)) as ApiError;
 
 beforeEach(() => {
@@ -84,6 +85,16 @@ test("the session is kept on the device, and stands in where there is no line", 
   expect(await run(sessionQuery)).toEqual(me);
   localStorage.clear();
   await expect(run(sessionQuery)).rejects.toBeInstanceOf(ApiError);
+});
+
+test("who was signed in, told to a question that was given up, is not kept", async () => {
+  fakeServer({ "GET /api/session": { body: { me: null, demo: true } } });
+  localStorage.setItem("keen-me", JSON.stringify({ me: { id: "u" }, demo: true }));
+  const asked = new AbortController();
+  const late = run(sessionQuery, asked.signal).catch(() => null);
+  asked.abort();
+  await late;
+  expect(JSON.parse(localStorage.getItem("keen-me") ?? "null")).toMatchObject({ me: { id: "u" } });
 });
 
 test("a part with no plan has none, which is no error; another error is", async () => {
