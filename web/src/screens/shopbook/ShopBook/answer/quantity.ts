@@ -51,6 +51,7 @@ export function named(key: string): { label: string; unit: string } {
 /** A value as it is read: with its unit, in the reader's own; times as m:ss, shares in per cent. */
 export function written(key: string, value: unknown, units: Units): string {
   if (value === null || value === undefined || value === "") return "not known";
+  if (Array.isArray(value)) return value.map((each) => written(key, each, units)).join(", ");
   if (typeof value === "boolean") return value ? "yes" : "no";
   if (typeof value === "string") return inUnits(value, units);
   if (typeof value !== "number") return String(value);

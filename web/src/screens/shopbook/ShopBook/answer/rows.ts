@@ -11,13 +11,18 @@ const NOT_SHOWN = new Set([
   "task",
   "version",
 ]);
+const MOST_IN_A_CELL = 12;
 const isPlain = (value: unknown) => value === null || typeof value !== "object";
+/** What one cell can say: a value, or a few words. */
+const fitsACell = (value: unknown) =>
+  isPlain(value) ||
+  (Array.isArray(value) && value.length <= MOST_IN_A_CELL && value.every(isPlain));
 
 /** The names of rows whose values stand in cells. */
 export function columnsOf(rows: Row[]): string[] {
   const names = [...new Set(rows.flatMap((row) => Object.keys(row)))];
   return names.filter(
-    (name) => !NOT_SHOWN.has(name) && rows.every((row) => isPlain(row[name] ?? null)),
+    (name) => !NOT_SHOWN.has(name) && rows.every((row) => fitsACell(row[name] ?? null)),
   );
 }
 
