@@ -32,7 +32,7 @@ export function Calculators() {
   const open = group ?? chosen?.group;
   return (
     <Beside side="list">
-      <nav aria-label="Calculators" className="grid content-start">
+      <nav aria-label="Calculators" className="grid grid-cols-[minmax(0,1fr)] content-start">
         {[...new Set(all.map((each) => each.group))].map((each) => (
           <details
             key={each}
