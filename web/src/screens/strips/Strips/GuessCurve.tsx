@@ -3,7 +3,7 @@ import type { Shapes } from "../../../api/client";
 import { clock } from "../../../ui/times";
 
 type Point = Shapes["CurvePoint"];
-const [WIDTH, HEIGHT, LEFT, TOP] = [372, 240, 36, 8];
+const [WIDTH, HEIGHT, LEFT, RIGHT, TOP] = [372, 240, 36, 24, 8];
 const TICKS = [30, 120, 480, 960];
 
 /** How wide a guess is without a strip: the tones of a single dip over its time. */
@@ -11,7 +11,7 @@ export function GuessCurve({ line, asked }: { line: Point[]; asked: Point | unde
   const id = useId().replaceAll(/[^a-zA-Z0-9]/g, "");
   const [first, last] = [line[0]?.seconds ?? 15, line.at(-1)?.seconds ?? 960];
   const x = (s: number) =>
-    LEFT + ((WIDTH - LEFT - 12) * Math.log(s / first)) / Math.log(last / first);
+    LEFT + ((WIDTH - LEFT - RIGHT) * Math.log(s / first)) / Math.log(last / first);
   const y = (lstar: number) => TOP + ((HEIGHT - 2 * TOP) * (100 - lstar)) / 100;
   const path = (pick: (point: Point) => number) =>
     line.map((point) => `${x(point.seconds).toFixed(1)} ${y(pick(point)).toFixed(1)}`);
@@ -43,7 +43,7 @@ export function GuessCurve({ line, asked }: { line: Point[]; asked: Point | unde
         strokeDasharray="7 5"
       />
       <path
-        d={`M${LEFT} ${TOP}V${HEIGHT - TOP}H${WIDTH - 12}`}
+        d={`M${LEFT} ${TOP}V${HEIGHT - TOP}H${WIDTH - RIGHT}`}
         className="fill-none stroke-ink"
         strokeWidth="1.4"
       />
