@@ -54,13 +54,21 @@ def correct_proof(user: User, room_id: uuid.UUID, proof_id: uuid.UUID, given: Pr
 
 
 def _told(now: Said, before: Said) -> Iterator[str]:
-    for name, was, value in changes(now, before):
+    for name, was, value in changes(_in_words(now), _in_words(before)):
         if name == "tones":
             yield from _tones(was, value)
         else:
             yield told_change(_CALLED.get(name, name), was, value)
 
 
+def _in_words(said: Said) -> Said:
+    """Say what was seen of foul bite: "none" is seen, too."""
+    if "foul_bite" not in said:
+        return said
+    return {**said, "foul_bite": _FOULED[said["foul_bite"]]}
+
+
+_FOULED = {None: "not looked for", False: "none", True: "yes"}
 _CALLED = {"soak_minutes": "soak in minutes", "foul_bite": "foul bite"}
 
 
