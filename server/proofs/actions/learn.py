@@ -63,7 +63,8 @@ def _correct(plan: Plan, proof: Proof) -> None:
     readings = [
         kept for each in stood if (kept := _corrected(each, proof, again=again)) is not None
     ]
-    plan.learned = None
+    # over another strip now, the others' readings wait until theirs is chosen again
+    plan.learned = {**learned, "of": "", "readings": readings} if readings else None
     if readings and is_of(learned, plan.strip):
         curve = plan.strip.curve or {}
         moved = learn(curve, readings).curve.model_dump(mode="json")
